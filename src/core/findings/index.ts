@@ -1,0 +1,4 @@
+export * from './comparePair'
+export * from './findings'
+export * from './input'
+export * from './verdict'

@@ -1,0 +1,113 @@
+import { SaxesParser } from 'saxes'
+import type { Place } from '@/core/geo/geodesic'
+import { bad, good, LARGEST_FILE, problem, type Outcome, type Problem } from './problem'
+
+export interface GpxPoint extends Place {
+  name: string
+  /** m above sea level; null where the file has none. */
+  elevationM: number | null
+  /** UTC, ISO 8601, as given; null where the file has none. */
+  time: string | null
+}
+
+export interface Gpx {
+  waypoints: GpxPoint[]
+  /** Tracks and routes, each as one way; a track's segments are joined. */
+  ways: { name: string; kind: 'track' | 'route'; points: GpxPoint[] }[]
+}
+
+const DEEPEST = 64
+const MOST_POINTS = 1_000_000
+
+/** A stop on the first thing that cannot be right, with its place in the text. */
+class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.message)
+  }
+}
+
+/**
+ * Reads GPX 1.0 or 1.1: waypoints, tracks, routes. Foreign extensions are passed over. Document types and entities are
+ * refused, so is anything nested more than 64 deep, a place off the globe, at a pole, or a way across 180 degrees.
+ * @param text the whole file
+ */
+export function readGpx(text: string): Outcome<Gpx> {
+  if (text.length > LARGEST_FILE)
+    return bad(problem('too-large', 'file', 'The file is larger than 64 MB. Split it, or thin out the track.'))
+  const parser = new SaxesParser({ xmlns: false, position: true })
+  const where = () => `line ${parser.line}, column ${parser.column}`
+  const gpx: Gpx = { waypoints: [], ways: [] }
+  const path: string[] = []
+  let point: GpxPoint | null = null
+  let way: Gpx['ways'][number] | null = null
+  let chars = ''
+  let count = 0
+  const refuse = (code: string, message: string): never => {
+    throw new Refused(problem(code, where(), message))
+  }
+
+  const place = (attributes: Record<string, string>): GpxPoint => {
+    const [lat, lon] = [Number(attributes.lat ?? NaN), Number(attributes.lon ?? NaN)]
+    if (!Number.isFinite(lat) || !Number.isFinite(lon))
+      refuse('no-coordinates', 'A point has no lat and lon in degrees, such as lat="47.2988" lon="-29.5577".')
+    if (Math.abs(lat) > 90 || Math.abs(lon) > 180)
+      refuse('off-globe', `A point lies at ${lat}, ${lon}; latitude goes to 90 and longitude to 180 degrees.`)
+    if (Math.abs(lat) > 89)
+      refuse('at-pole', `A point lies at latitude ${lat}, at a pole, where bearings mean nothing. Leave it out.`)
+    if (++count > MOST_POINTS) refuse('too-many-points', 'There are more than a million points. Thin out the track.')
+    return { lat, lon, name: '', elevationM: null, time: null }
+  }
+
+  parser.on('doctype', () =>
+    refuse('doctype', 'The file has a document type or entities of its own; these are not taken. Export it again as plain GPX 1.1.'),
+  )
+  parser.on('opentag', ({ name, attributes }) => {
+    path.push(name)
+    if (path.length > DEEPEST) refuse('too-deep', `Elements are nested more than ${DEEPEST} deep; a GPX file needs 6.`)
+    if (path.length === 1 && name !== 'gpx') refuse('not-gpx', `The file begins with <${name}>, not with <gpx>.`)
+    chars = ''
+    if (name === 'trk' || name === 'rte') way = { name: '', kind: name === 'trk' ? 'track' : 'route', points: [] }
+    if (name === 'wpt' || name === 'trkpt' || name === 'rtept') point = place(attributes as Record<string, string>)
+  })
+  parser.on('text', (t) => {
+    chars += t
+  })
+  parser.on('cdata', (t) => {
+    chars += t
+  })
+  parser.on('closetag', ({ name }) => {
+    path.pop()
+    const parent = path[path.length - 1]
+    const value = chars.trim()
+    chars = ''
+    if (point && (parent === 'wpt' || parent === 'trkpt' || parent === 'rtept')) {
+      if (name === 'name') point.name = value
+      else if (name === 'ele') point.elevationM = Number.isFinite(Number(value)) ? Number(value) : null
+      else if (name === 'time') point.time = value
+    } else if (way && (parent === 'trk' || parent === 'rte') && name === 'name') way.name = value
+    if (point && name === 'wpt') gpx.waypoints.push(point)
+    else if (point && way && (name === 'trkpt' || name === 'rtept')) {
+      const before = way.points[way.points.length - 1]
+      if (before && Math.abs(before.lon - point.lon) > 180)
+        refuse('across-180', 'A way crosses 180 degrees of longitude. Split it there into two files.')
+      way.points.push(point)
+    } else if (way && (name === 'trk' || name === 'rte')) {
+      if (way.points.length > 0) gpx.ways.push(way)
+      way = null
+    }
+    if (name === 'wpt' || name === 'trkpt' || name === 'rtept') point = null
+  })
+  parser.on('error', (e) => {
+    const said = e.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '')
+    refuse('not-xml', `This is not well-formed XML (${said}). Export the GPX file again.`)
+  })
+  try {
+    parser.write(text.replace(/^\uFEFF/, '')).close()
+  } catch (e) {
+    if (e instanceof Refused) return bad(e.problem)
+    throw e
+  }
+  if (gpx.waypoints.length === 0 && gpx.ways.length === 0)
+    return bad(problem('no-points', 'file', 'The file has no waypoints, tracks or routes. Export it with at least one.'))
+  return good(gpx)
+}

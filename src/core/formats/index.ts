@@ -1,0 +1,6 @@
+export * from './checksCsv'
+export * from './csvTable'
+export * from './day'
+export * from './gpx'
+export * from './kitJson'
+export * from './problem'

@@ -1,0 +1,2 @@
+export * from './along'
+export * from './geodesic'

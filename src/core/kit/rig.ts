@@ -1,0 +1,119 @@
+import { dbmOfWatts } from '@/core/rf/levels'
+
+export const RIG_KINDS = ['handheld', 'mobile', 'base', 'relay', 'other station'] as const
+export type RigKind = (typeof RIG_KINDS)[number]
+
+/** One complete set-up at one end, as a trial sees it. */
+export interface Rig {
+  id: string
+  letter: string
+  name: string
+  kind: RigKind
+  /** Transmit frequency, MHz. */
+  txMHz: number
+  /** Receive frequency, MHz; null where it is the same. */
+  rxMHz: number | null
+  /** Power at the radio's connector, W. */
+  powerW: number
+  /** Antenna height over ground, m. */
+  antennaHeightM: number
+  /** dBi; null where that is the question. */
+  antennaGainDbi: number | null
+  /** Lead and adapters, dB; null where nobody knows. */
+  leadLossDb: number | null
+  /** An attenuator in the path, dB, and where it sits. */
+  attenuatorDb: number
+  attenuatorAt: 'both ways' | 'transmit' | 'receive'
+}
+
+/** The rig at the base and the rig out there that a check joins. */
+export interface Link {
+  id: string
+  letter: string
+  name: string
+  base: Rig
+  out: Rig
+}
+
+export type Direction = 'to base' | 'from base' | 'loop'
+export type Listener = 'base' | 'out'
+
+/** Who hears a check in a direction. A loop is heard where it began, out there. */
+export function listenerOf(direction: Direction): Listener {
+  return direction === 'to base' ? 'base' : 'out'
+}
+
+/** The rig that transmits and the one that listens; in a loop the one out there does both. */
+export function ends(link: Link, direction: Direction): { sender: Rig; receiver: Rig } {
+  if (direction === 'to base') return { sender: link.out, receiver: link.base }
+  if (direction === 'from base') return { sender: link.base, receiver: link.out }
+  return { sender: link.out, receiver: link.out }
+}
+
+/** One known difference between two links, A - B, dB. */
+export interface KnownDifference {
+  what: 'power' | 'lead loss' | 'antenna gain' | 'attenuator' | 'height'
+  end: 'base' | 'out'
+  db: number
+}
+
+/**
+ * Everything known by which link A is favoured over link B in a direction, dB: power of the transmitting end, leads,
+ * attenuators, antenna gains where both are known. What is not known on both sides is left in: that is the question.
+ * @param evenHeight take height out by plane earth, 20 lg(hA/hB), only if asked
+ */
+export function knownDifferences(a: Link, b: Link, direction: Direction, evenHeight = false): KnownDifference[] {
+  const ea = ends(a, direction)
+  const eb = ends(b, direction)
+  const found: KnownDifference[] = []
+  const add = (what: KnownDifference['what'], end: KnownDifference['end'], db: number) => {
+    if (Math.abs(db) > 1e-9) found.push({ what, end, db })
+  }
+  const place = (isSender: boolean): 'base' | 'out' => ((direction === 'from base') === isSender ? 'base' : 'out')
+  add('power', place(true), dbmOfWatts(ea.sender.powerW) - dbmOfWatts(eb.sender.powerW))
+  const sides: [Rig, Rig, boolean][] =
+    direction === 'loop'
+      ? [
+          [a.out, b.out, true],
+          [a.base, b.base, false],
+        ]
+      : [
+          [ea.sender, eb.sender, true],
+          [ea.receiver, eb.receiver, false],
+        ]
+  for (const [ra, rb, isSender] of sides) {
+    if (ra.leadLossDb !== null && rb.leadLossDb !== null)
+      add('lead loss', place(isSender), rb.leadLossDb - ra.leadLossDb)
+    if (ra.antennaGainDbi !== null && rb.antennaGainDbi !== null)
+      add('antenna gain', place(isSender), ra.antennaGainDbi - rb.antennaGainDbi)
+    add('attenuator', place(isSender), attenuation(rb, isSender) - attenuation(ra, isSender))
+    if (evenHeight) add('height', place(isSender), 20 * Math.log10(ra.antennaHeightM / rb.antennaHeightM))
+  }
+  return found
+}
+
+function attenuation(rig: Rig, isSender: boolean): number {
+  if (rig.attenuatorAt === 'transmit' && !isSender) return 0
+  if (rig.attenuatorAt === 'receive' && isSender) return 0
+  return rig.attenuatorDb
+}
+
+/** Sum of known differences, dB. */
+export function sumDb(known: readonly KnownDifference[]): number {
+  return known.reduce((s, k) => s + k.db, 0)
+}
+
+/** A link's own name: that of the end that varies among the links given. */
+export function linkName(link: { base: { name: string }; out: { name: string } }, varies: 'base' | 'out' | 'both') {
+  if (varies === 'base') return link.base.name
+  if (varies === 'out') return link.out.name
+  return `${link.out.name} with ${link.base.name}`
+}
+
+/** Which end differs among links. */
+export function varyingEnd(links: readonly { base: { id: string }; out: { id: string } }[]): 'base' | 'out' | 'both' {
+  const bases = new Set(links.map((l) => l.base.id)).size
+  const outs = new Set(links.map((l) => l.out.id)).size
+  if (bases > 1 && outs > 1) return 'both'
+  return bases > 1 ? 'base' : 'out'
+}

@@ -1,0 +1,2 @@
+export * from './freeSpace'
+export * from './planeEarth'

@@ -1,0 +1,4 @@
+export * from './firthLogistic'
+export * from './reachFromCopies'
+export * from './repeatedProbit'
+export * from './smoothGround'

@@ -1,0 +1,35 @@
+import { ends, type Direction, type Link } from '@/core/kit/rig'
+import { planeEarthLoss } from '@/core/propagation/planeEarth'
+import { eirpDbm } from '@/core/rf/levels'
+import { normalCdf } from '@/core/stats/normal'
+
+/** What the strip's wedge assumes where nothing better is known; shown with it. */
+export const SMOOTH_GROUND_ASSUMES = {
+  /** dBi for an antenna whose gain is the question. */
+  unknownGainDbi: 0,
+  /** Level for a readable copy at the receiver, dBm: 0.25 uV across 50 ohm plus 12 dB for noise and clutter about. */
+  neededDbm: -107,
+  /** Location variability, dB. */
+  spreadDb: 8,
+}
+
+/**
+ * Chance of copy over smooth ground: free space, then plane earth, log-normal about the median.
+ * It knows no hills: a first expectation for the plan, not a prediction for this ground.
+ * @param distanceM above 0 m
+ * @returns 0 to 1
+ */
+export function chanceOverSmoothGround(link: Link, direction: Direction, distanceM: number): number {
+  if (direction === 'loop')
+    return (
+      chanceOverSmoothGround(link, 'to base', distanceM) * chanceOverSmoothGround(link, 'from base', distanceM)
+    )
+  const { sender, receiver } = ends(link, direction)
+  const { unknownGainDbi, neededDbm, spreadDb } = SMOOTH_GROUND_ASSUMES
+  const level =
+    eirpDbm(sender.powerW, sender.antennaGainDbi ?? unknownGainDbi, (sender.leadLossDb ?? 0) + sender.attenuatorDb) +
+    (receiver.antennaGainDbi ?? unknownGainDbi) -
+    (receiver.leadLossDb ?? 0) -
+    planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM)
+  return normalCdf((level - neededDbm) / spreadDb)
+}

@@ -1,0 +1,55 @@
+import { readReport } from './readReport'
+import { defaultScale, type Scale, type ScaleKind } from './scale'
+
+export interface ScaleGuess {
+  scale: Scale
+  /** How many of the distinct reports it reads. */
+  reads: number
+  of: number
+  /** Why this one, in a few words for the user who has to confirm it. */
+  because: string
+}
+
+const CANDIDATES: ScaleKind[] = [
+  'readability-strength',
+  'level',
+  'strength',
+  'readability',
+  'count',
+  'words',
+  'heard',
+  'rate',
+]
+
+function fitDetails(scale: Scale, texts: readonly string[]): Scale {
+  if (scale.kind === 'level') {
+    const bare = texts.filter((t) => /^\s*\d{2,3}\b/.test(t)).length
+    return bare > texts.length / 2 ? { ...scale, minusOmitted: true } : scale
+  }
+  if (scale.kind !== 'readability-strength' && scale.kind !== 'strength') return scale
+  const overs = texts
+    .map((t) => readReport(t, scale))
+    .flatMap((r) => (r.state === 'heard' && r.strength ? [r.strength.from.overDb] : []))
+    .filter((over) => over > 0)
+  if (overs.every((over) => over % 10 === 0)) return scale
+  const overStepDb = overs.every((over) => over % 5 === 0) ? 5 : 1
+  return { ...scale, strength: { ...scale.strength, overStepDb } }
+}
+
+/**
+ * Guesses the scale of a listener from the reports themselves. A guess is only ever offered: the same "5 5" means two
+ * things to two teams, so the user confirms or changes it before anything is read.
+ * @param texts reports as given, empty ones ignored
+ */
+export function guessScale(texts: readonly string[]): ScaleGuess {
+  const given = texts.filter((t) => t.trim() !== '')
+  let best: ScaleGuess | null = null
+  for (const kind of CANDIDATES) {
+    const scale = fitDetails(defaultScale(kind), given)
+    const readings = given.map((t) => readReport(t, scale))
+    const reads = readings.filter((r) => r.state !== 'not read').length
+    if (best === null || reads > best.reads)
+      best = { scale, reads, of: given.length, because: `${reads} of ${given.length} reports can be read in it` }
+  }
+  return best!
+}

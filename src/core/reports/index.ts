@@ -1,0 +1,6 @@
+export * from './copyRule'
+export * from './guessScale'
+export * from './readReport'
+export * from './reading'
+export * from './scale'
+export * from './toCell'

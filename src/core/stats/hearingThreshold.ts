@@ -1,0 +1,82 @@
+import { minimise } from './minimise'
+import { normalCdf } from './normal'
+
+/** One listener's report from one mark: a bounded step in dB, or not heard. */
+export type HeardOrNot = { link: number; heard: true; lower: number; upper: number } | { link: number; heard: false }
+
+/** The level at which half of the checks are heard, and how soft that edge is. */
+export interface HearingThreshold {
+  thresholdDb: number
+  softDb: number
+}
+
+const GRID_STEP = 2
+
+/**
+ * A listener's hearing threshold and its width, P(heard) = Φ((level - T) / τ), from marks where several links were
+ * tried and some were heard: what was heard tells how strong the mark was, what was not tells where hearing ends.
+ *
+ * Maximum likelihood with each mark's level flat and integrated out, offsets of the links and their spread fitted
+ * beside it, and weak priors: T around the lowest step heard with 8 dB, ln τ ~ N(ln 2.5, 0.5), ln σ ~ N(ln 4, 1).
+ * A hard threshold at the lowest step was measured to bias differences by about 2 dB.
+ * @param marks reports by mark, dB, one listener
+ * @returns null when everything was heard or nothing was (no edge to find)
+ */
+export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): HearingThreshold | null {
+  const heard = marks.flat().flatMap((r) => (r.heard ? [r] : []))
+  if (heard.length === 0 || heard.length === marks.flat().length) return null
+  const lowest = Math.min(...heard.map((r) => r.upper))
+  const useful = marks.filter((m) => m.some((r) => r.heard) && m.length > 1)
+  const links = [...new Set(marks.flat().map((r) => r.link))]
+  const first = Math.min(...heard.map((r) => r.lower)) - 30
+  const last = Math.max(...heard.map((r) => r.upper)) + 15
+  const levels = Math.ceil((last - first) / GRID_STEP) + 1
+
+  const cost = (x: readonly number[]): number => {
+    const [threshold, logSoft, logSpread] = [x[0]!, x[1]!, x[2]!]
+    const soft = Math.exp(logSoft)
+    const spread = Math.exp(logSpread)
+    const wide = Math.hypot(soft, spread)
+    const tables = links.map((_, k) => {
+      const offset = k === 0 ? 0 : x[2 + k]!
+      return Float64Array.from({ length: levels }, (_, j) =>
+        normalCdf((threshold - (first + j * GRID_STEP) - offset) / wide),
+      )
+    })
+    let log =
+      -0.5 * ((threshold - lowest) / 8) ** 2 -
+      0.5 * ((logSoft - Math.log(2.5)) / 0.5) ** 2 -
+      0.5 * ((logSpread - Math.log(4)) / 1) ** 2
+    for (const mark of useful) {
+      let top = 0
+      let all = 0
+      for (let j = 0; j < levels; j++) {
+        let p = 1
+        let none = 1
+        for (const r of mark) {
+          const k = links.indexOf(r.link)
+          const lost = tables[k]![j]!
+          none *= lost
+          if (p < 1e-12) p = 0
+          else if (!r.heard) p *= lost
+          else {
+            const level = first + j * GRID_STEP + (k === 0 ? 0 : x[2 + k]!)
+            if (level < r.lower - 5 * spread || level > r.upper + 5 * spread) p = 0
+            else p *= normalCdf((r.upper - level) / spread) - normalCdf((r.lower - level) / spread)
+          }
+        }
+        top += p
+        all += 1 - none
+      }
+      for (const r of mark)
+        if (r.heard) log += Math.log(normalCdf(((r.lower + r.upper) / 2 - threshold) / soft) + 1e-300)
+      log += Math.log(top + 1e-300) - Math.log(all)
+    }
+    return -log
+  }
+
+  const start = [lowest, Math.log(2.5), Math.log(4), ...links.slice(1).map(() => 0)]
+  const steps = [3, 0.4, 0.4, ...links.slice(1).map(() => 3)]
+  const { x } = minimise(cost, start, steps, 0.05)
+  return { thresholdDb: x[0]!, softDb: Math.exp(x[1]!) }
+}

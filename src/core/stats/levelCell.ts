@@ -1,0 +1,43 @@
+/**
+ * What one report says of a level: it lies in (lower, upper] dB.
+ * - a step of a meter: both ends finite
+ * - not heard, or the lowest step a listener gives: lower is -Infinity
+ * - full scale: upper is Infinity
+ *
+ * `softDb` is the standard deviation of the upper edge itself, nought for a meter's step and the width of the
+ * hearing threshold for "not heard".
+ */
+export interface LevelCell {
+  lower: number
+  upper: number
+  softDb: number
+  notHeard: boolean
+}
+
+/** A step of a meter or display. @param lower dB @param upper dB, above lower */
+export function stepCell(lower: number, upper: number): LevelCell {
+  if (!(lower < upper)) throw new RangeError(`lower ${lower} must be below upper ${upper}`)
+  return { lower, upper, softDb: 0, notHeard: false }
+}
+
+/** Not heard: at or below a threshold that is itself only known to within softDb. */
+export function notHeardCell(thresholdDb: number, softDb = 0): LevelCell {
+  return { lower: -Infinity, upper: thresholdDb, softDb, notHeard: true }
+}
+
+/** The same report with a known advantage taken out. @param knownDb dB by which the link was favoured */
+export function shiftCell(cell: LevelCell, knownDb: number): LevelCell {
+  return { ...cell, lower: cell.lower - knownDb, upper: cell.upper - knownDb }
+}
+
+/** The middle of a bounded cell in dB; null where an end is open. */
+export function cellMiddle(cell: LevelCell): number | null {
+  return Number.isFinite(cell.lower) && Number.isFinite(cell.upper) ? (cell.lower + cell.upper) / 2 : null
+}
+
+/** Reports that are all open at the same end leave the difference between them free. */
+export function informsDifference(a: readonly LevelCell[], b: readonly LevelCell[]): boolean {
+  if (a.length === 0 || b.length === 0) return false
+  const all = [...a, ...b]
+  return all.some((c) => Number.isFinite(c.lower)) && all.some((c) => Number.isFinite(c.upper))
+}

@@ -1,0 +1,5 @@
+export * from './balancedOrder'
+export * from './entry'
+export * from './foldEntries'
+export * from './plan'
+export * from './schedule'
