@@ -56,13 +56,30 @@ export default tseslint.config(
         {
           patterns: [
             {
-              group: ['react', 'react-*', 'next', 'next/*', '@mui/*', 'drizzle-orm*', 'better-sqlite3', 'node:*'],
+              group: [
+                'react',
+                'react-*',
+                'next',
+                'next/*',
+                '@mui/*',
+                'drizzle-orm*',
+                'better-sqlite3',
+                'node:*',
+              ],
               message: 'src/core knows no interface, no database and no machine.',
             },
           ],
         },
       ],
-      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'localStorage', 'setTimeout'],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'localStorage',
+        'setTimeout',
+      ],
       'no-restricted-properties': [
         'error',
         { object: 'Math', property: 'random', message: 'Take a seeded generator.' },

@@ -2,7 +2,16 @@ import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { inputOf, makeFindings } from '@/core/findings'
-import { dayOfFiles, guessColumns, guessScales, loggedChecks, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
+import {
+  dayOfFiles,
+  guessColumns,
+  guessScales,
+  loggedChecks,
+  readCheckRows,
+  readCsvTable,
+  readGpx,
+  readKitJson,
+} from '@/core/formats'
 import type { Problem } from '@/core/formats'
 import type { CopyRule } from '@/core/reports'
 
@@ -49,7 +58,9 @@ function findingsOf(checksFile: string, kitFile: string, gpxFile: string | null,
       makeId: (what, name) => (what === 'leg' ? `leg ${name}` : name),
     }),
   )
-  const findings = makeFindings(inputOf(day.plan, day.plan.marks, loggedChecks(day), settings.fixedBeforehand))
+  const findings = makeFindings(
+    inputOf(day.plan, day.plan.marks, loggedChecks(day), settings.fixedBeforehand),
+  )
   return {
     links: day.plan.links.map((l) => ({ id: l.id, letter: l.letter, name: l.name })),
     marks: day.plan.marks.length,
@@ -96,23 +107,35 @@ function main(): number {
     return values.help ? 0 : 2
   }
   if (!values.folder) {
-    console.log(JSON.stringify(findingsOf(values.checks!, values.kit!, values.gpx ?? null, settings), null, 2))
+    console.log(
+      JSON.stringify(findingsOf(values.checks!, values.kit!, values.gpx ?? null, settings), null, 2),
+    )
     return 0
   }
   if (!existsSync(values.folder) || !statSync(values.folder).isDirectory())
-    throw new Refused([{ code: 'folder', where: '--folder', message: `There is no folder ${values.folder}.` }])
+    throw new Refused([
+      { code: 'folder', where: '--folder', message: `There is no folder ${values.folder}.` },
+    ])
   let failed = 0
-  const files = readdirSync(values.folder).filter((f) => f.endsWith('-checks.csv')).sort()
+  const files = readdirSync(values.folder)
+    .filter((f) => f.endsWith('-checks.csv'))
+    .sort()
   if (files.length === 0)
-    throw new Refused([{ code: 'folder', where: '--folder', message: 'It holds no file named *-checks.csv.' }])
+    throw new Refused([
+      { code: 'folder', where: '--folder', message: 'It holds no file named *-checks.csv.' },
+    ])
   for (const file of files) {
     const stem = join(values.folder, file.replace(/-checks\.csv$/, ''))
     const name = basename(stem)
     try {
       if (!existsSync(`${stem}-kit.json`))
-        throw new Refused([{ code: 'kit', where: file, message: `Its kit file ${name}-kit.json is missing.` }])
+        throw new Refused([
+          { code: 'kit', where: file, message: `Its kit file ${name}-kit.json is missing.` },
+        ])
       const gpx = existsSync(`${stem}.gpx`) ? `${stem}.gpx` : null
-      console.log(JSON.stringify({ name, ...findingsOf(`${stem}-checks.csv`, `${stem}-kit.json`, gpx, settings) }))
+      console.log(
+        JSON.stringify({ name, ...findingsOf(`${stem}-checks.csv`, `${stem}-kit.json`, gpx, settings) }),
+      )
     } catch (e) {
       if (!(e instanceof Refused)) throw e
       failed++

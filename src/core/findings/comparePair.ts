@@ -1,4 +1,11 @@
-import { knownDifferences, listenerOf, sumDb, type Direction, type KnownDifference, type Link } from '@/core/kit/rig'
+import {
+  knownDifferences,
+  listenerOf,
+  sumDb,
+  type Direction,
+  type KnownDifference,
+  type Link,
+} from '@/core/kit/rig'
 import { isInDb, stepWidthDb } from '@/core/reports/toCell'
 import { alwaysValidInterval } from '@/core/stats/alwaysValid'
 import { hodgesLehmann } from '@/core/stats/hodgesLehmann'
@@ -87,7 +94,8 @@ export function comparePair(
   const nominal = perStep[Math.floor(perStep.length / 2)] ?? []
   const middles = nominal.flatMap(middleDifference)
   const width = Math.max(...directions.map((d) => stepWidthDb(scaleOf(d), 6)))
-  const fine = evened?.spread != null && width < evened.spread / 2 && middles.length > 0 && middles.length <= 100
+  const fine =
+    evened?.spread != null && width < evened.spread / 2 && middles.length > 0 && middles.length <= 100
   return {
     a: linkA.id,
     b: linkB.id,
@@ -130,7 +138,9 @@ function middleDifference(mark: PairedMark): number[] {
 function inSUnits(input: FindingsInput, directions: readonly Direction[], d: PairedDifference) {
   const scales = directions.map((x) => input.scales[listenerOf(x)])
   const steps = scales.map((s) =>
-    (s.kind === 'readability-strength' || s.kind === 'strength') && !s.strength.calibrated ? s.strength.stepDb : 0,
+    (s.kind === 'readability-strength' || s.kind === 'strength') && !s.strength.calibrated
+      ? s.strength.stepDb
+      : 0,
   )
   // A step of nought marks a display or a measured meter: dB are dB there.
   const step = steps[0]
@@ -139,7 +149,13 @@ function inSUnits(input: FindingsInput, directions: readonly Direction[], d: Pai
   return { estimate: by(d.estimate), low: by(d.interval90.low), high: by(d.interval90.high) }
 }
 
-function reportedBoth(checks: readonly ReadCheck[], mark: string, a: string, b: string, ds: readonly Direction[]) {
+function reportedBoth(
+  checks: readonly ReadCheck[],
+  mark: string,
+  a: string,
+  b: string,
+  ds: readonly Direction[],
+) {
   return ds.some((d) => {
     const here = checks.filter((c) => c.markId === mark && c.direction === d)
     return here.some((c) => c.linkId === a) && here.some((c) => c.linkId === b)
@@ -160,7 +176,8 @@ function leftOut(
   const silent = new Set(evened?.marksSilent ?? [])
   for (const c of checks) {
     const other = c.linkId === a ? b : a
-    const usable = (x: ReadCheck) => (cells ? cells.has(x.id) : x.reading.state === 'heard' || x.reading.state === 'not heard')
+    const usable = (x: ReadCheck) =>
+      cells ? cells.has(x.id) : x.reading.state === 'heard' || x.reading.state === 'not heard'
     if (c.reading.state === 'not read') add('the report could not be read', c.id)
     else if (c.reading.state === 'not graded') add('sent and not yet graded', c.id)
     else if (!usable(c)) add('words only, no strength given', c.id)

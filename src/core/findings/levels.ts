@@ -27,7 +27,13 @@ export function cellsOf(input: FindingsInput, checks: readonly ReadCheck[]): Cel
   return (unknown ? UNKNOWN_STEPS : [null]).map((step) => {
     const cells: CellsById = new Map()
     for (const direction of input.directions)
-      addDirection(cells, input, direction, checks.filter((c) => c.direction === direction), step)
+      addDirection(
+        cells,
+        input,
+        direction,
+        checks.filter((c) => c.direction === direction),
+        step,
+      )
     return cells
   })
 }
@@ -63,7 +69,10 @@ function byMark(
   const link = (id: string) => input.links.findIndex((l) => l.id === id)
   return input.marks.map((mark) => [
     ...heard
-      .filter(({ check, cell }) => check.markId === mark.id && Number.isFinite(cell.lower) && Number.isFinite(cell.upper))
+      .filter(
+        ({ check, cell }) =>
+          check.markId === mark.id && Number.isFinite(cell.lower) && Number.isFinite(cell.upper),
+      )
       .map(({ check, cell }) => ({
         link: link(check.linkId),
         heard: true as const,

@@ -36,7 +36,12 @@ function pValue(pair: PairComparison): number {
 function better(pair: PairComparison, p: number, fixed: boolean): Verdict | null {
   if (p >= 0.05) return null
   if (!pair.evened)
-    return { kind: 'better', which: pair.wins.wins > pair.wins.losses ? 'a' : 'b', adjustedP: p, interval: 'sign test' }
+    return {
+      kind: 'better',
+      which: pair.wins.wins > pair.wins.losses ? 'a' : 'b',
+      adjustedP: p,
+      interval: 'sign test',
+    }
   const which = pair.evened.chanceAIsBetter! > 0.5 ? 'a' : 'b'
   if (fixed) return { kind: 'better', which, adjustedP: p, interval: 'plain' }
   const { low, high } = pair.alwaysValid
@@ -86,7 +91,10 @@ export function judgePairs(
     const { wins, losses, p } = pair.wins
     const leans = wins === losses ? null : wins > losses ? 'a' : 'b'
     const disagreement =
-      verdict.kind === 'better' && verdict.interval !== 'sign test' && leans !== null && leans !== verdict.which
+      verdict.kind === 'better' &&
+      verdict.interval !== 'sign test' &&
+      leans !== null &&
+      leans !== verdict.which
         ? 'Wins and losses by mark lean the other way.'
         : verdict.kind !== 'better' && p !== null && p < 0.05 && pairs.length === 1
           ? 'Wins and losses by mark alone would call a winner.'

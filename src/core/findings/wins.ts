@@ -101,6 +101,12 @@ function comparePlaces(a: Reading, b: Reading): number | null {
 }
 
 /** Whether all the listeners of these directions report on a scale in dB. */
-export function allInDb(input: FindingsInput, directions: readonly Direction[], inDb: (d: Direction) => boolean) {
-  return directions.length > 0 && directions.every((d) => inDb(d) && input.scales[listenerOf(d)] !== undefined)
+export function allInDb(
+  input: FindingsInput,
+  directions: readonly Direction[],
+  inDb: (d: Direction) => boolean,
+) {
+  return (
+    directions.length > 0 && directions.every((d) => inDb(d) && input.scales[listenerOf(d)] !== undefined)
+  )
 }

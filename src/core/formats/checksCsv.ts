@@ -46,7 +46,9 @@ export function guessColumns(heading: readonly string[]): ColumnMatch {
   const taken = new Set<number>()
   const match = {} as ColumnMatch
   for (const column of CHECK_COLUMNS) {
-    const i = heading.findIndex((h, k) => !taken.has(k) && SYNONYMS[column].test(h.toLowerCase().replace(/_/g, ' ')))
+    const i = heading.findIndex(
+      (h, k) => !taken.has(k) && SYNONYMS[column].test(h.toLowerCase().replace(/_/g, ' ')),
+    )
     match[column] = i < 0 ? null : i
     if (i >= 0) taken.add(i)
   }
@@ -118,7 +120,8 @@ export function readCheckRows(
     const mark = cell('mark')
     if (mark === '') found.push('no mark is named')
     const direction = DIRECTIONS.find(([re]) => re.test(cell('direction').toLowerCase()))?.[1]
-    if (!direction) found.push(`"${cell('direction')}" is no direction; "to base", "from base" or "loop" would be`)
+    if (!direction)
+      found.push(`"${cell('direction')}" is no direction; "to base", "from base" or "loop" would be`)
     const report = cell('report')
     if (report === '') found.push('the report is empty; "not heard" is a report too')
     const callsText = cell('calls')
@@ -135,13 +138,30 @@ export function readCheckRows(
       }
       return value
     }
-    const [lat, lon, distanceM] = [number('lat', 89, -89), number('lon', 180, -180), number('distance', 2e6, 0)]
+    const [lat, lon, distanceM] = [
+      number('lat', 89, -89),
+      number('lon', 180, -180),
+      number('distance', 2e6, 0),
+    ]
     const key = [mark, rig, direction, time ?? `line ${line}`].join('|')
     const before = seen.get(key)
     if (before !== undefined) found.push(`it repeats line ${before}: the same mark, rig, direction and time`)
     else seen.set(key, line)
     if (found.length > 0) problems.push(problem('row', `line ${line}`, found.join('; ')))
-    else rows.push({ line, time, mark, lat, lon, distanceM, rig, direction: direction!, report, calls, note: cell('note') })
+    else
+      rows.push({
+        line,
+        time,
+        mark,
+        lat,
+        lon,
+        distanceM,
+        rig,
+        direction: direction!,
+        report,
+        calls,
+        note: cell('note'),
+      })
   }
   return { rows, problems }
 }

@@ -26,7 +26,8 @@ function delimiterOf(firstLine: string): CsvTable['delimiter'] | null {
  * @param text the whole file
  */
 export function readCsvTable(text: string): Outcome<CsvTable> {
-  if (text.length > LARGEST_FILE) return bad(problem('too-large', 'file', 'The file is larger than 64 MB. Split it.'))
+  if (text.length > LARGEST_FILE)
+    return bad(problem('too-large', 'file', 'The file is larger than 64 MB. Split it.'))
   const plain = text.replace(/^\uFEFF/, '')
   if (plain.includes('\u0000'))
     return bad(problem('not-text', 'file', 'This is not a text file. Save the sheet as CSV.'))
@@ -57,18 +58,27 @@ export function readCsvTable(text: string): Outcome<CsvTable> {
     },
   })
   if (broken !== null)
-    return bad(problem('quotes', broken, 'A quotation mark is opened and not closed, or stands inside a word.'))
+    return bad(
+      problem('quotes', broken, 'A quotation mark is opened and not closed, or stands inside a word.'),
+    )
   const [heading, ...body] = rows
   if (body.length === 0) return bad(problem('no-rows', 'file', 'The file has a heading and no rows.'))
   const most = Math.max(...body.map((r) => r.cells.length))
   if (heading!.cells.length === 1 || most < 2)
     return bad(
-      problem('delimiter', 'line 1', `Read with a ${NAMES[delimiter]}, every row is one column. Another separator is needed.`),
+      problem(
+        'delimiter',
+        'line 1',
+        `Read with a ${NAMES[delimiter]}, every row is one column. Another separator is needed.`,
+      ),
     )
   return good({ heading: heading!.cells, rows: body, delimiter })
 }
 
 /** Writes a table by RFC 4180, with a heading. */
-export function writeCsv(heading: readonly string[], rows: readonly (readonly (string | number | null)[])[]): string {
+export function writeCsv(
+  heading: readonly string[],
+  rows: readonly (readonly (string | number | null)[])[],
+): string {
   return Papa.unparse({ fields: [...heading], data: rows.map((r) => [...r]) }, { newline: '\r\n' }) + '\r\n'
 }

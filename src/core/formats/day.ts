@@ -36,7 +36,9 @@ const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
 /** The scale of each listener, guessed from the reports it gave; the kit file's word on a meter's step counts. */
 export function guessScales(rows: readonly CheckRow[], kit: KitFile | null): Record<Listener, Scale> {
   const of = (listener: Listener) => {
-    const texts = rows.filter((r) => (r.direction === 'to base') === (listener === 'base')).map((r) => r.report)
+    const texts = rows
+      .filter((r) => (r.direction === 'to base') === (listener === 'base'))
+      .map((r) => r.report)
     const { scale } = guessScale(texts.length > 0 ? texts : rows.map((r) => r.report))
     const said = kit?.listeners?.[listener]
     if (!said?.sUnitDb || (scale.kind !== 'readability-strength' && scale.kind !== 'strength')) return scale
@@ -54,11 +56,16 @@ function baseOf(kit: KitFile, gpx: Gpx | null): { name: string; place: Place } |
 }
 
 /** A leg's name: that of the track nearest to its marks, else the letters that its marks' names begin with. */
-function legNames(marks: readonly { name: string; place: Place | null }[], gpx: Gpx | null): Map<string, string> {
+function legNames(
+  marks: readonly { name: string; place: Place | null }[],
+  gpx: Gpx | null,
+): Map<string, string> {
   const prefixes = [...new Set(marks.map((m) => prefixOf(m.name)))]
   return new Map(
     prefixes.map((prefix) => {
-      const places = marks.filter((m) => prefixOf(m.name) === prefix).flatMap((m) => (m.place ? [m.place] : []))
+      const places = marks
+        .filter((m) => prefixOf(m.name) === prefix)
+        .flatMap((m) => (m.place ? [m.place] : []))
       const fits = (gpx?.ways ?? [])
         .filter((w) => w.name !== '')
         .map((w) => ({ name: w.name, off: meanOffset(places, w.points) }))
@@ -91,7 +98,11 @@ export function dayOfFiles(
   const base = baseOf(kit, gpx)
   if (!base)
     return bad(
-      problem('no-base', 'base', 'Nothing says where the base stood. Give its lat and lon, or a waypoint named BASE.'),
+      problem(
+        'no-base',
+        'base',
+        'Nothing says where the base stood. Give its lat and lon, or a waypoint named BASE.',
+      ),
     )
   const { makeId } = choices
   const common = { txMHz: kit.frequencyMHz, rxMHz: null, attenuatorDb: 0, attenuatorAt: 'both ways' as const }
@@ -109,7 +120,11 @@ export function dayOfFiles(
   const names = [...new Set(rows.map((r) => r.rig))]
   const unknown = names.filter((n) => !kit.rigs.some((r) => r.name === n))
   if (unknown.length > 0)
-    return bad(...unknown.map((n) => problem('rig', 'rigs', `The kit has no rig "${n}". Add it, or correct the checks.`)))
+    return bad(
+      ...unknown.map((n) =>
+        problem('rig', 'rigs', `The kit has no rig "${n}". Add it, or correct the checks.`),
+      ),
+    )
   const rigs: Rig[] = kit.rigs.map((r, i) => ({
     ...common,
     id: makeId('rig', r.name),
@@ -147,8 +162,16 @@ export function dayOfFiles(
   })
   const near = marks.find((m) => m.distanceM < 1)
   if (near)
-    return bad(problem('at-base', `mark ${near.name}`, `Mark ${near.name} lies at the base itself; a mark needs a distance.`))
-  const directions = (['to base', 'from base', 'loop'] as Direction[]).filter((d) => rows.some((r) => r.direction === d))
+    return bad(
+      problem(
+        'at-base',
+        `mark ${near.name}`,
+        `Mark ${near.name} lies at the base itself; a mark needs a distance.`,
+      ),
+    )
+  const directions = (['to base', 'from base', 'loop'] as Direction[]).filter((d) =>
+    rows.some((r) => r.direction === d),
+  )
   const checks = numberRepeats(rows, makeId)
   return good({
     base,
@@ -188,7 +211,11 @@ function placeMarks(
     const place = row.lat !== null && row.lon !== null ? { lat: row.lat, lon: row.lon } : (waypoint ?? null)
     if (!place && !(row.distanceM && row.distanceM > 0))
       problems.push(
-        problem('mark-place', `line ${row.line}`, `Mark ${row.mark} has no coordinates, no waypoint of its name and no distance.`),
+        problem(
+          'mark-place',
+          `line ${row.line}`,
+          `Mark ${row.mark} has no coordinates, no waypoint of its name and no distance.`,
+        ),
       )
     marks.set(row.mark, {
       name: row.mark,

@@ -33,7 +33,9 @@ class Refused extends Error {
  */
 export function readGpx(text: string): Outcome<Gpx> {
   if (text.length > LARGEST_FILE)
-    return bad(problem('too-large', 'file', 'The file is larger than 64 MB. Split it, or thin out the track.'))
+    return bad(
+      problem('too-large', 'file', 'The file is larger than 64 MB. Split it, or thin out the track.'),
+    )
   const parser = new SaxesParser({ xmlns: false, position: true })
   const where = () => `line ${parser.line}, column ${parser.column}`
   const gpx: Gpx = { waypoints: [], ways: [] }
@@ -53,21 +55,32 @@ export function readGpx(text: string): Outcome<Gpx> {
     if (Math.abs(lat) > 90 || Math.abs(lon) > 180)
       refuse('off-globe', `A point lies at ${lat}, ${lon}; latitude goes to 90 and longitude to 180 degrees.`)
     if (Math.abs(lat) > 89)
-      refuse('at-pole', `A point lies at latitude ${lat}, at a pole, where bearings mean nothing. Leave it out.`)
-    if (++count > MOST_POINTS) refuse('too-many-points', 'There are more than a million points. Thin out the track.')
+      refuse(
+        'at-pole',
+        `A point lies at latitude ${lat}, at a pole, where bearings mean nothing. Leave it out.`,
+      )
+    if (++count > MOST_POINTS)
+      refuse('too-many-points', 'There are more than a million points. Thin out the track.')
     return { lat, lon, name: '', elevationM: null, time: null }
   }
 
   parser.on('doctype', () =>
-    refuse('doctype', 'The file has a document type or entities of its own; these are not taken. Export it again as plain GPX 1.1.'),
+    refuse(
+      'doctype',
+      'The file has a document type or entities of its own; these are not taken. Export it again as plain GPX 1.1.',
+    ),
   )
   parser.on('opentag', ({ name, attributes }) => {
     path.push(name)
-    if (path.length > DEEPEST) refuse('too-deep', `Elements are nested more than ${DEEPEST} deep; a GPX file needs 6.`)
-    if (path.length === 1 && name !== 'gpx') refuse('not-gpx', `The file begins with <${name}>, not with <gpx>.`)
+    if (path.length > DEEPEST)
+      refuse('too-deep', `Elements are nested more than ${DEEPEST} deep; a GPX file needs 6.`)
+    if (path.length === 1 && name !== 'gpx')
+      refuse('not-gpx', `The file begins with <${name}>, not with <gpx>.`)
     chars = ''
-    if (name === 'trk' || name === 'rte') way = { name: '', kind: name === 'trk' ? 'track' : 'route', points: [] }
-    if (name === 'wpt' || name === 'trkpt' || name === 'rtept') point = place(attributes as Record<string, string>)
+    if (name === 'trk' || name === 'rte')
+      way = { name: '', kind: name === 'trk' ? 'track' : 'route', points: [] }
+    if (name === 'wpt' || name === 'trkpt' || name === 'rtept')
+      point = place(attributes as Record<string, string>)
   })
   parser.on('text', (t) => {
     chars += t
@@ -108,6 +121,12 @@ export function readGpx(text: string): Outcome<Gpx> {
     throw e
   }
   if (gpx.waypoints.length === 0 && gpx.ways.length === 0)
-    return bad(problem('no-points', 'file', 'The file has no waypoints, tracks or routes. Export it with at least one.'))
+    return bad(
+      problem(
+        'no-points',
+        'file',
+        'The file has no waypoints, tracks or routes. Export it with at least one.',
+      ),
+    )
   return good(gpx)
 }

@@ -10,7 +10,10 @@ const loss = yup.number().min(0, 'must be 0 dB or more').max(60).nullable().defa
 const rig = yup.object({
   letter: yup.string().max(2).optional(),
   name: yup.string().trim().required('is missing'),
-  kind: yup.string().oneOf([...RIG_KINDS]).optional(),
+  kind: yup
+    .string()
+    .oneOf([...RIG_KINDS])
+    .optional(),
   powerW: power.required('is missing'),
   antennaHeightM: height.required('is missing'),
   antennaGainDbi: gain,
@@ -20,11 +23,13 @@ const rig = yup.object({
 const listener = yup
   .object({
     /** dB of one S-unit of this listener's meter: a figure from 1 to 10, or "unknown" for 3 to 6. */
-    sUnitDb: yup.mixed<number | 'unknown'>().test(
-      'step',
-      'must be a number from 1 to 10, or "unknown"',
-      (v) => v === undefined || v === 'unknown' || (typeof v === 'number' && v >= 1 && v <= 10),
-    ),
+    sUnitDb: yup
+      .mixed<number | 'unknown'>()
+      .test(
+        'step',
+        'must be a number from 1 to 10, or "unknown"',
+        (v) => v === undefined || v === 'unknown' || (typeof v === 'number' && v >= 1 && v <= 10),
+      ),
     calibrated: yup.boolean().default(false),
   })
   .optional()
@@ -60,16 +65,20 @@ export function readKitJson(text: string): Outcome<KitFile> {
     const value = kit.validateSync(raw, { abortEarly: false, strict: false })
     const letters = value.rigs.flatMap((r) => (r.letter ? [r.letter] : []))
     const twice = letters.find((l, i) => letters.indexOf(l) !== i)
-    if (twice) return bad(problem('letter-twice', 'rigs', `Two rigs have the letter ${twice}. Give each its own.`))
+    if (twice)
+      return bad(problem('letter-twice', 'rigs', `Two rigs have the letter ${twice}. Give each its own.`))
     const names = value.rigs.map((r) => r.name)
     const same = names.find((l, i) => names.indexOf(l) !== i)
-    if (same) return bad(problem('name-twice', 'rigs', `Two rigs are named "${same}". Give each its own name.`))
+    if (same)
+      return bad(problem('name-twice', 'rigs', `Two rigs are named "${same}". Give each its own name.`))
     return good(value)
   } catch (e) {
     if (!(e instanceof yup.ValidationError)) throw e
     const inner = e.inner.length > 0 ? e.inner : [e]
     return bad(
-      ...inner.map((i) => problem('kit', i.path || 'file', `${i.path || 'the file'} ${i.message.replace(`${i.path} `, '')}.`)),
+      ...inner.map((i) =>
+        problem('kit', i.path || 'file', `${i.path || 'the file'} ${i.message.replace(`${i.path} `, '')}.`),
+      ),
     )
   }
 }

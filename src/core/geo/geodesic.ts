@@ -12,7 +12,10 @@ const { WGS84 } = geodesic.Geodesic
  * Crow-flies distance and bearings by geodesic on WGS 84 (Karney), good to nanometres.
  * @returns distance in m, bearing from a and back bearing from b in degrees clockwise from true north, 0 to 360
  */
-export function inverse(a: Place, b: Place): { distanceM: number; bearingDeg: number; backBearingDeg: number } {
+export function inverse(
+  a: Place,
+  b: Place,
+): { distanceM: number; bearingDeg: number; backBearingDeg: number } {
   const r = WGS84.Inverse(a.lat, a.lon, b.lat, b.lon)
   return {
     distanceM: r.s12 ?? 0,

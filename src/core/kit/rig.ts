@@ -62,14 +62,20 @@ export interface KnownDifference {
  * attenuators, antenna gains where both are known. What is not known on both sides is left in: that is the question.
  * @param evenHeight take height out by plane earth, 20 lg(hA/hB), only if asked
  */
-export function knownDifferences(a: Link, b: Link, direction: Direction, evenHeight = false): KnownDifference[] {
+export function knownDifferences(
+  a: Link,
+  b: Link,
+  direction: Direction,
+  evenHeight = false,
+): KnownDifference[] {
   const ea = ends(a, direction)
   const eb = ends(b, direction)
   const found: KnownDifference[] = []
   const add = (what: KnownDifference['what'], end: KnownDifference['end'], db: number) => {
     if (Math.abs(db) > 1e-9) found.push({ what, end, db })
   }
-  const place = (isSender: boolean): 'base' | 'out' => ((direction === 'from base') === isSender ? 'base' : 'out')
+  const place = (isSender: boolean): 'base' | 'out' =>
+    (direction === 'from base') === isSender ? 'base' : 'out'
   add('power', place(true), dbmOfWatts(ea.sender.powerW) - dbmOfWatts(eb.sender.powerW))
   const sides: [Rig, Rig, boolean][] =
     direction === 'loop'
@@ -104,14 +110,19 @@ export function sumDb(known: readonly KnownDifference[]): number {
 }
 
 /** A link's own name: that of the end that varies among the links given. */
-export function linkName(link: { base: { name: string }; out: { name: string } }, varies: 'base' | 'out' | 'both') {
+export function linkName(
+  link: { base: { name: string }; out: { name: string } },
+  varies: 'base' | 'out' | 'both',
+) {
   if (varies === 'base') return link.base.name
   if (varies === 'out') return link.out.name
   return `${link.out.name} with ${link.base.name}`
 }
 
 /** Which end differs among links. */
-export function varyingEnd(links: readonly { base: { id: string }; out: { id: string } }[]): 'base' | 'out' | 'both' {
+export function varyingEnd(
+  links: readonly { base: { id: string }; out: { id: string } }[],
+): 'base' | 'out' | 'both' {
   const bases = new Set(links.map((l) => l.base.id)).size
   const outs = new Set(links.map((l) => l.out.id)).size
   if (bases > 1 && outs > 1) return 'both'

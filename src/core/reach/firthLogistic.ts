@@ -5,14 +5,19 @@ export interface Outcome {
 }
 
 const logistic = (eta: number) => (eta >= 0 ? 1 / (1 + Math.exp(-eta)) : Math.exp(eta) / (1 + Math.exp(eta)))
-const logLogistic = (eta: number) => (eta >= 0 ? -Math.log1p(Math.exp(-eta)) : eta - Math.log1p(Math.exp(eta)))
+const logLogistic = (eta: number) =>
+  eta >= 0 ? -Math.log1p(Math.exp(-eta)) : eta - Math.log1p(Math.exp(eta))
 
 /**
  * Log likelihood of a logistic line with Firth's penalty, half the log determinant of the information (Firth 1993):
  * what keeps it finite on perfectly separated results.
  * @param intercept, slope of the log odds against x
  */
-export function penalisedLogLikelihood(outcomes: readonly Outcome[], intercept: number, slope: number): number {
+export function penalisedLogLikelihood(
+  outcomes: readonly Outcome[],
+  intercept: number,
+  slope: number,
+): number {
   let log = 0
   let s0 = 0
   let s1 = 0

@@ -41,7 +41,10 @@ function read(values: Float64Array, eta: number): number {
  * @param chance marginal chance of copy, 0 to 1
  * @returns a function of (place, slope), the spread between marks maximised over; slope 0 or more, falling with x
  */
-export function repeatedProbit(marks: readonly MarkCount[], chance: number): (place: number, slope: number) => number {
+export function repeatedProbit(
+  marks: readonly MarkCount[],
+  chance: number,
+): (place: number, slope: number) => number {
   const tables = SPREADS.map((spread) => {
     const cache = new Map<string, Float64Array>()
     return marks.map((m) => {

@@ -22,12 +22,17 @@ export const SMOOTH_GROUND_ASSUMES = {
 export function chanceOverSmoothGround(link: Link, direction: Direction, distanceM: number): number {
   if (direction === 'loop')
     return (
-      chanceOverSmoothGround(link, 'to base', distanceM) * chanceOverSmoothGround(link, 'from base', distanceM)
+      chanceOverSmoothGround(link, 'to base', distanceM) *
+      chanceOverSmoothGround(link, 'from base', distanceM)
     )
   const { sender, receiver } = ends(link, direction)
   const { unknownGainDbi, neededDbm, spreadDb } = SMOOTH_GROUND_ASSUMES
   const level =
-    eirpDbm(sender.powerW, sender.antennaGainDbi ?? unknownGainDbi, (sender.leadLossDb ?? 0) + sender.attenuatorDb) +
+    eirpDbm(
+      sender.powerW,
+      sender.antennaGainDbi ?? unknownGainDbi,
+      (sender.leadLossDb ?? 0) + sender.attenuatorDb,
+    ) +
     (receiver.antennaGainDbi ?? unknownGainDbi) -
     (receiver.leadLossDb ?? 0) -
     planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM)

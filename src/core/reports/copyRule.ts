@@ -23,7 +23,11 @@ export function isCopied(reading: Reading, calls: number, rule: CopyRule): boole
   if (reading.state === 'not heard') return false
   if (reading.state !== 'heard') return null
   if (calls > rule.maxCalls) return false
-  if (rule.minReadability !== null && reading.readability !== null && reading.readability < rule.minReadability)
+  if (
+    rule.minReadability !== null &&
+    reading.readability !== null &&
+    reading.readability < rule.minReadability
+  )
     return false
   if (rule.minLevel !== null && reading.level !== null && reading.level.from < rule.minLevel) return false
   if (rule.minShare !== null && reading.count !== null && reading.count.k / reading.count.n < rule.minShare)

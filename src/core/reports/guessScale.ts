@@ -49,7 +49,12 @@ export function guessScale(texts: readonly string[]): ScaleGuess {
     const readings = given.map((t) => readReport(t, scale))
     const reads = readings.filter((r) => r.state !== 'not read').length
     if (best === null || reads > best.reads)
-      best = { scale, reads, of: given.length, because: `${reads} of ${given.length} reports can be read in it` }
+      best = {
+        scale,
+        reads,
+        of: given.length,
+        because: `${reads} of ${given.length} reports can be read in it`,
+      }
   }
   return best!
 }

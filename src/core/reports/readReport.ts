@@ -22,7 +22,11 @@ function normalise(text: string): string {
 }
 
 function wordStep(words: readonly WordStep[], text: string): number | null {
-  const plain = (s: string) => s.toLowerCase().replace(/[^a-z0-9]+/g, ' ').trim()
+  const plain = (s: string) =>
+    s
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, ' ')
+      .trim()
   for (const { step, words: list } of words) if (list.some((w) => plain(w) === plain(text))) return step
   return null
 }
@@ -45,7 +49,8 @@ const PAIR = /^r?\s*(\d)\s*(?:by|x|\/|-|,|and|s|\s)?\s*s?\s*(\d)(?:\s*\+\s*(\d{1
 
 function readPair(text: string, norm: string, meaning: StrengthMeaning): Reading {
   const m = PAIR.exec(norm)
-  if (!m) return unread(text, 'no readability and strength in it; "5 by 7", "59+20" or one of the words would be')
+  if (!m)
+    return unread(text, 'no readability and strength in it; "5 by 7", "59+20" or one of the words would be')
   const readability = Number(m[1])
   if (readability > 5) return unread(text, `readability ${readability} is above 5`)
   const strength = strengthOf(m[2]!, m[3], meaning)
@@ -97,7 +102,9 @@ function readCount(text: string, norm: string, total: number | null): Reading {
 function readComparison(text: string, norm: string): Reading {
   if (/^(alike|the same|same|no difference|equal)$/.test(norm))
     return heard(text, { comparison: { better: 'alike', byDb: null } })
-  const m = /^([ab])\s*(?:is\s*)?(?:better|stronger|clearer)(?:\s*by\s*(\d+(?:\.\d+)?)\s*(?:db)?)?$/.exec(norm)
+  const m = /^([ab])\s*(?:is\s*)?(?:better|stronger|clearer)(?:\s*by\s*(\d+(?:\.\d+)?)\s*(?:db)?)?$/.exec(
+    norm,
+  )
   if (!m) return unread(text, 'no comparison in it; "A better", "alike" or "B better by 6 dB" would be')
   return heard(text, {
     comparison: { better: m[1] === 'a' ? 'A' : 'B', byDb: m[2] === undefined ? null : Number(m[2]) },
@@ -140,11 +147,14 @@ function readOne(text: string, norm: string, scale: Scale): Reading {
 
 function hull(text: string, parts: Reading[]): Reading {
   const bad = parts.find((p) => p.state !== 'heard')
-  if (bad) return bad.state === 'not read' ? { ...bad, text } : unread(text, 'a range cannot hold "not heard"')
+  if (bad)
+    return bad.state === 'not read' ? { ...bad, text } : unread(text, 'a range cannot hold "not heard"')
   const all = parts.flatMap((p) => (p.state === 'heard' ? [p] : []))
   const first = all[0]!
   const readabilities = all.flatMap((p) => (p.readability === null ? [] : [p.readability]))
-  const strengths = all.flatMap((p) => (p.strength ? [p.strength.from] : [])).sort((a, b) => ORDER(a) - ORDER(b))
+  const strengths = all
+    .flatMap((p) => (p.strength ? [p.strength.from] : []))
+    .sort((a, b) => ORDER(a) - ORDER(b))
   const levels = all.flatMap((p) => (p.level ? [p.level.from] : [])).sort((a, b) => a - b)
   return {
     ...first,

@@ -52,7 +52,8 @@ export function strengthText(s: Strength): string {
 
 /** How the application writes a reading back for checking: "readability 5, S9+20". */
 export function readingText(reading: Reading): string {
-  if (reading.state !== 'heard') return reading.state === 'not read' ? `not read: ${reading.why}` : reading.state
+  if (reading.state !== 'heard')
+    return reading.state === 'not read' ? `not read: ${reading.why}` : reading.state
   const parts: string[] = []
   if (reading.readability !== null) parts.push(`readability ${reading.readability}`)
   if (reading.strength) {

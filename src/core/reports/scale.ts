@@ -99,7 +99,10 @@ export function defaultScale(kind: ScaleKind): Scale {
     case 'heard':
       return {
         kind,
-        words: [{ ...NOT_HEARD, words: [...NOT_HEARD.words, 'no', 'n', '0'] }, { step: 1, words: ['heard', 'yes', 'y', '1', 'ok'] }],
+        words: [
+          { ...NOT_HEARD, words: [...NOT_HEARD.words, 'no', 'n', '0'] },
+          { step: 1, words: ['heard', 'yes', 'y', '1', 'ok'] },
+        ],
       }
     case 'comparative':
       return { kind }

@@ -46,7 +46,5 @@ export function stepWidthDb(scale: Scale, stepDb: number): number {
 
 /** "Not heard" by a listener: below that listener's threshold, or below the lowest step where none was found. */
 export function silenceCell(threshold: HearingThreshold | null, lowestStepUpperDb: number): LevelCell {
-  return threshold
-    ? notHeardCell(threshold.thresholdDb, threshold.softDb)
-    : notHeardCell(lowestStepUpperDb)
+  return threshold ? notHeardCell(threshold.thresholdDb, threshold.softDb) : notHeardCell(lowestStepUpperDb)
 }

@@ -45,8 +45,7 @@ export function tableGroupLikelihood(
   const values = new Float64Array(n)
   const [a0, b0] = [group.a[0], group.b[0]]
   if (group.a.length === 1 && group.b.length === 1 && a0 && b0) {
-    for (let i = 0; i < n; i++)
-      values[i] = pairLikelihood(a0, b0, fromDb + i * stepDb, Math.SQRT2 * spreadDb)
+    for (let i = 0; i < n; i++) values[i] = pairLikelihood(a0, b0, fromDb + i * stepDb, Math.SQRT2 * spreadDb)
     return { startDb: fromDb, stepDb, values }
   }
   const edges = [...finiteEdges(group.a), ...finiteEdges(group.b)]

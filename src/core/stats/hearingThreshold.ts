@@ -2,7 +2,8 @@ import { minimise } from './minimise'
 import { normalCdf } from './normal'
 
 /** One listener's report from one mark: a bounded step in dB, or not heard. */
-export type HeardOrNot = { link: number; heard: true; lower: number; upper: number } | { link: number; heard: false }
+export type HeardOrNot =
+  { link: number; heard: true; lower: number; upper: number } | { link: number; heard: false }
 
 /** The level at which half of the checks are heard, and how soft that edge is. */
 export interface HearingThreshold {

@@ -1,4 +1,4 @@
-import stdCdf from '@stdlib/stats-base-dists-normal-cdf'
+import erfc from '@stdlib/math-base-special-erfc'
 import stdQuantile from '@stdlib/stats-base-dists-normal-quantile'
 
 const INV_SQRT_2PI = 0.3989422804014327
@@ -10,9 +10,7 @@ const INV_SQRT_2PI = 0.3989422804014327
  * @example normalCdf(1.2815515655446004) // 0.9
  */
 export function normalCdf(z: number): number {
-  if (z === Infinity) return 1
-  if (z === -Infinity) return 0
-  return stdCdf(z, 0, 1)
+  return 0.5 * erfc(-z * Math.SQRT1_2)
 }
 
 /** Standard normal density φ(z). */

@@ -44,7 +44,15 @@ const PRIOR_LOG_SPREAD_SD = 1
 const NODES = Array.from({ length: 17 }, (_, i) => (i - 8) * 0.4)
 const NODE_WEIGHTS = NODES.map((z) => normalPdf(z) * 0.4)
 
-type LogLikelihood = (deltas: Float64Array) => { log: Float64Array; spread: (weights: Float64Array) => number }
+/** Log likelihood over differences, the spreads integrated out; and the spread's posterior median. */
+interface Integrated {
+  log: Float64Array
+  spread: (weights: Float64Array) => number
+  /** Best log posterior of each setting of the spreads, so that hopeless ones can be passed over next time. */
+  peaks: number[]
+}
+
+type LogLikelihood = (deltas: Float64Array, worthIt: (setting: number) => boolean) => Integrated
 
 function logSum(values: number[]): number {
   const top = Math.max(...values)
@@ -60,12 +68,13 @@ function geometric(from: number, to: number, n: number): number[] {
 function integrate(
   deltas: Float64Array,
   settings: { spread: number; logPrior: number; logLikelihood: Float64Array }[],
-): ReturnType<LogLikelihood> {
+): Integrated {
   const log = new Float64Array(deltas.length)
   for (let i = 0; i < deltas.length; i++)
     log[i] = logSum(settings.map((s) => s.logPrior + s.logLikelihood[i]!))
   return {
     log,
+    peaks: settings.map((s) => s.logPrior + s.logLikelihood.reduce((m, v) => Math.max(m, v), -Infinity)),
     spread: (weights) => {
       const bySpread = settings
         .map((s) => {
@@ -91,16 +100,18 @@ const priorOfSpread = (spread: number) =>
 
 function closedForm(pairs: { a: LevelCell; b: LevelCell }[]): LogLikelihood {
   const spreads = geometric(0.35, 40, 20)
-  return (deltas) =>
+  return (deltas, worthIt) =>
     integrate(
       deltas,
-      spreads.map((spread) => {
-        const logLikelihood = new Float64Array(deltas.length)
-        for (const { a, b } of pairs)
-          for (let i = 0; i < deltas.length; i++)
-            logLikelihood[i]! += Math.log(pairLikelihood(a, b, deltas[i]!, spread))
-        return { spread, logPrior: priorOfSpread(spread), logLikelihood }
-      }),
+      spreads
+        .filter((_, i) => worthIt(i))
+        .map((spread) => {
+          const logLikelihood = new Float64Array(deltas.length)
+          for (const { a, b } of pairs)
+            for (let i = 0; i < deltas.length; i++)
+              logLikelihood[i]! += Math.log(pairLikelihood(a, b, deltas[i]!, spread))
+          return { spread, logPrior: priorOfSpread(spread), logLikelihood }
+        }),
     )
 }
 
@@ -110,23 +121,26 @@ function integrated(marks: readonly PairedMark[], reachDb: number): LogLikelihoo
   const tables: TabledLikelihood[][] = errors.map((error) =>
     marks.map(({ groups }) => {
       const [first, ...rest] = groups.map((g) => tableGroupLikelihood(g, error, -reachDb - 40, reachDb + 40))
-      for (const other of rest) for (let i = 0; i < first!.values.length; i++) first!.values[i]! *= other.values[i]!
+      for (const other of rest)
+        for (let i = 0; i < first!.values.length; i++) first!.values[i]! *= other.values[i]!
       return first!
     }),
   )
-  return (deltas) => {
+  return (deltas, worthIt) => {
     const settings = errors.flatMap((error, e) =>
-      effects.map((effect) => {
-        const logLikelihood = new Float64Array(deltas.length)
-        for (const table of tables[e]!)
-          for (let i = 0; i < deltas.length; i++)
-            logLikelihood[i]! += Math.log(Math.max(smoothed(table, deltas[i]!, effect), 1e-300))
-        const spread = Math.hypot(effect, Math.SQRT2 * error)
-        const share = (effect * effect) / (spread * spread)
-        // σd log-normal, share of the mark-by-link effect even on 0..1; ρ(1-ρ) is the Jacobian to (ln σe, ln τ).
-        const logPrior = priorOfSpread(spread) + Math.log(share * (1 - share))
-        return { spread, logPrior, logLikelihood }
-      }),
+      effects
+        .filter((_, i) => worthIt(e * effects.length + i))
+        .map((effect) => {
+          const logLikelihood = new Float64Array(deltas.length)
+          for (const table of tables[e]!)
+            for (let i = 0; i < deltas.length; i++)
+              logLikelihood[i]! += Math.log(Math.max(smoothed(table, deltas[i]!, effect), 1e-300))
+          const spread = Math.hypot(effect, Math.SQRT2 * error)
+          const share = (effect * effect) / (spread * spread)
+          // σd log-normal, share of the mark-by-link effect even on 0..1; ρ(1-ρ) is the Jacobian to (ln σe, ln τ).
+          const logPrior = priorOfSpread(spread) + Math.log(share * (1 - share))
+          return { spread, logPrior, logLikelihood }
+        }),
     )
     return integrate(deltas, settings)
   }
@@ -154,11 +168,17 @@ function evenGrid(from: number, to: number, n: number): Float64Array {
   return Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
 }
 
-function posteriorOn(likelihood: LogLikelihood, from: number, to: number, n: number) {
+function posteriorOn(
+  likelihood: LogLikelihood,
+  from: number,
+  to: number,
+  n: number,
+  worthIt: (setting: number) => boolean = () => true,
+) {
   const deltas = evenGrid(from, to, n)
-  const { log, spread } = likelihood(deltas)
+  const { log, spread, peaks } = likelihood(deltas, worthIt)
   const grid = fromLog(from, (to - from) / (n - 1), log)
-  return { grid, spread: spread(grid.density) }
+  return { grid, spread: spread(grid.density), peaks }
 }
 
 function support(grid: GridPosterior): [number, number] {
@@ -208,10 +228,11 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
 
   const reachDb = Math.min(120, 30 + largestGap(telling))
   const likelihood = closed ? closedForm(pairs) : integrated(telling, reachDb)
-  const coarse = posteriorOn(likelihood, -reachDb, reachDb, 81)
+  const coarse = posteriorOn(likelihood, -reachDb, reachDb, Math.ceil(reachDb) + 1)
   const open = edgeMass(coarse.grid)
   const [from, to] = support(coarse.grid)
-  const fine = posteriorOn(likelihood, from, to, 121)
+  const best = Math.max(...coarse.peaks)
+  const fine = posteriorOn(likelihood, from, to, 121, (i) => coarse.peaks[i]! > best - 10 - 2 * telling.length)
   const lowOpen = open.low > 0.005
   const highOpen = open.high > 0.005
   // Where one end is open the posterior is no distribution, so the other end is where the likelihood ratio falls off.
@@ -219,7 +240,11 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
     const fall = Math.exp(-0.5 * normalQuantile(1 - tail) ** 2)
     return {
       low: lowOpen ? null : highOpen ? crossing(fine.grid, fall, 'low') : posteriorQuantile(fine.grid, tail),
-      high: highOpen ? null : lowOpen ? crossing(fine.grid, fall, 'high') : posteriorQuantile(fine.grid, 1 - tail),
+      high: highOpen
+        ? null
+        : lowOpen
+          ? crossing(fine.grid, fall, 'high')
+          : posteriorQuantile(fine.grid, 1 - tail),
     }
   }
   return {
@@ -255,8 +280,10 @@ function largestGap(marks: readonly PairedMark[]): number {
     for (const { a, b } of groups)
       for (const x of a)
         for (const y of b) {
-          if (Number.isFinite(x.upper) && Number.isFinite(y.lower)) gap = Math.max(gap, Math.abs(x.upper - y.lower))
-          if (Number.isFinite(x.lower) && Number.isFinite(y.upper)) gap = Math.max(gap, Math.abs(x.lower - y.upper))
+          if (Number.isFinite(x.upper) && Number.isFinite(y.lower))
+            gap = Math.max(gap, Math.abs(x.upper - y.lower))
+          if (Number.isFinite(x.lower) && Number.isFinite(y.upper))
+            gap = Math.max(gap, Math.abs(x.lower - y.upper))
         }
   return gap
 }

@@ -22,7 +22,10 @@ export function marksNow(plan: TrialPlan, log: RunLog): Mark[] {
 }
 
 /** Every check of the plan in the order to make it, without a log. */
-export function plannedChecks(plan: TrialPlan, marks: readonly Mark[] = plan.marks): (CheckKey & { mark: Mark })[] {
+export function plannedChecks(
+  plan: TrialPlan,
+  marks: readonly Mark[] = plan.marks,
+): (CheckKey & { mark: Mark })[] {
   const rows =
     plan.order.scheme === 'balanced'
       ? balancedOrder(plan.links.length, marks.length * plan.repeats, plan.order.seed)

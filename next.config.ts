@@ -1,0 +1,10 @@
+import type { NextConfig } from 'next'
+
+const config: NextConfig = {
+  serverExternalPackages: ['better-sqlite3'],
+  experimental: { serverActions: { bodySizeLimit: '140mb' } },
+  poweredByHeader: false,
+  devIndicators: false,
+}
+
+export default config

@@ -1,0 +1,38 @@
+export type Units = 'metric' | 'imperial'
+
+const FOOT_M = 0.3048
+const MILE_M = 1609.344
+
+/**
+ * A distance in words: "850 m", "2.9 km", or "930 yd", "1.8 mi".
+ * @param metres nought or more
+ */
+export function distanceText(metres: number, units: Units): string {
+  if (units === 'imperial') {
+    if (metres < 0.6 * MILE_M) return `${roundTo(metres / (3 * FOOT_M), 10)} yd`
+    return `${(metres / MILE_M).toFixed(metres < 10 * MILE_M ? 1 : 0)} mi`
+  }
+  if (metres < 995) return `${roundTo(metres, 10)} m`
+  return `${(metres / 1000).toFixed(metres < 9950 ? 1 : 0)} km`
+}
+
+/** A height in words: "8 m" or "26 ft". */
+export function heightText(metres: number, units: Units): string {
+  return units === 'imperial' ? `${Math.round(metres / FOOT_M)} ft` : `${Number(metres.toFixed(1))} m`
+}
+
+/** What a number on an axis of distance is in. */
+export const distanceUnit = (units: Units) => (units === 'imperial' ? 'mi' : 'km')
+
+/** Metres to the axis' unit. */
+export const toAxis = (metres: number, units: Units) => metres / (units === 'imperial' ? MILE_M : 1000)
+
+/** The axis' unit to metres. */
+export const fromAxis = (value: number, units: Units) => value * (units === 'imperial' ? MILE_M : 1000)
+
+/** A short length that is typed in: m or ft. */
+export const lengthUnit = (units: Units) => (units === 'imperial' ? 'ft' : 'm')
+export const toLength = (metres: number, units: Units) => (units === 'imperial' ? metres / FOOT_M : metres)
+export const fromLength = (value: number, units: Units) => (units === 'imperial' ? value * FOOT_M : value)
+
+const roundTo = (value: number, step: number) => Math.round(value / step) * step

@@ -1,0 +1,130 @@
+import { asc, eq, inArray } from 'drizzle-orm'
+import { inverse, type Place } from '@/core/geo'
+import type { Mark } from '@/core/trial'
+import type { Db } from './database'
+import { newId, nowIso } from './ids'
+import { done, refuse, type Done } from './refusal'
+import { leg, mark, run, site, trial } from './schema'
+
+export type SiteRow = typeof site.$inferSelect
+export type LegRow = typeof leg.$inferSelect
+
+export interface LegWithMarks extends LegRow {
+  marks: Mark[]
+}
+
+/** A mark to be put on a leg: a place, or a distance by tape, wheel or paces. */
+export interface NewMark {
+  name: string
+  place: Place | null
+  alongM: number | null
+  distanceM?: number
+  distanceSdM?: number | null
+  how?: 'coordinates' | 'tape' | 'wheel' | 'paces'
+  id?: string
+}
+
+export interface NewLeg {
+  id?: string
+  name: string
+  how: LegRow['how']
+  bearingDeg: number | null
+  way: LegRow['way']
+  marks: NewMark[]
+}
+
+export function listSites(db: Db): SiteRow[] {
+  return db.select().from(site).orderBy(asc(site.name)).all()
+}
+
+export function addSite(db: Db, name: string, place: Place, role: SiteRow['role'] = 'base'): string {
+  const id = newId()
+  db.insert(site)
+    .values({ id, name, role, lat: place.lat, lon: place.lon, createdAt: nowIso() })
+    .run()
+  return id
+}
+
+function toMark(row: typeof mark.$inferSelect, legName: string): Mark {
+  const { id, name, legId, distanceM, distanceSdM, alongM, bearingDeg, lat, lon } = row
+  return { id, name, legId, legName, distanceM, distanceSdM, alongM, bearingDeg, lat, lon }
+}
+
+export function legsOf(db: Db, ids: readonly string[]): LegWithMarks[] {
+  if (ids.length === 0) return []
+  const legs = db.select().from(leg).where(inArray(leg.id, [...ids])).all()
+  const marks = db.select().from(mark).where(inArray(mark.legId, [...ids])).orderBy(asc(mark.position)).all()
+  return ids.flatMap((id) => {
+    const l = legs.find((x) => x.id === id)
+    return l ? [{ ...l, marks: marks.filter((m) => m.legId === id).map((m) => toMark(m, l.name)) }] : []
+  })
+}
+
+/** Adds a leg with its marks; crow-flies distance and bearing of each by geodesic from the base. */
+export function addLeg(db: Db, siteId: string, input: NewLeg): Done<string> {
+  const base = db.select().from(site).where(eq(site.id, siteId)).get()
+  if (!base) return refuse('This base is no longer there.')
+  const from = base.lat !== null && base.lon !== null ? { lat: base.lat, lon: base.lon } : null
+  const id = input.id ?? newId()
+  const { name, how, bearingDeg, way } = input
+  db.insert(leg).values({ id, siteId, name, how, bearingDeg, way, createdAt: nowIso() }).run()
+  input.marks.forEach((m, position) => {
+    const flown = from && m.place ? inverse(from, m.place) : null
+    db.insert(mark)
+      .values({
+        id: m.id ?? newId(),
+        legId: id,
+        position,
+        name: m.name,
+        how: m.how ?? 'coordinates',
+        lat: m.place?.lat ?? null,
+        lon: m.place?.lon ?? null,
+        distanceM: flown?.distanceM ?? m.distanceM!,
+        distanceSdM: flown ? null : (m.distanceSdM ?? null),
+        alongM: m.alongM,
+        bearingDeg: flown?.bearingDeg ?? bearingDeg,
+      })
+      .run()
+  })
+  return done(id)
+}
+
+/** Takes a leg out of a trial. The leg itself goes too where no other trial holds it; runs keep their own copy. */
+export function removeLeg(db: Db, trialId: string, legId: string): void {
+  db.transaction((tx) => {
+    const row = tx.select().from(trial).where(eq(trial.id, trialId)).get()
+    if (!row) return
+    const legIds = row.legIds.filter((l) => l !== legId)
+    tx.update(trial).set({ legIds }).where(eq(trial.id, trialId)).run()
+    const held = tx.select().from(trial).all().some((t) => t.legIds.includes(legId))
+    if (!held) tx.delete(leg).where(eq(leg.id, legId)).run()
+  })
+}
+
+export function addLegToTrial(db: Db, trialId: string, input: NewLeg): Done<string> {
+  return db.transaction((tx) => {
+    const row = tx.select().from(trial).where(eq(trial.id, trialId)).get()
+    if (!row?.siteId) return refuse('Place the base first; a leg starts there.')
+    const added = addLeg(tx as unknown as Db, row.siteId, input)
+    if (!added.ok) return added
+    tx.update(trial)
+      .set({ legIds: [...row.legIds, added.value] })
+      .where(eq(trial.id, trialId))
+      .run()
+    return added
+  })
+}
+
+/** Puts a trial's base somewhere. Its legs start at the old place, so they are taken out; runs keep their own. */
+export function placeBase(db: Db, trialId: string, name: string, place: Place): Done<string> {
+  return db.transaction((tx) => {
+    const started = tx.select().from(run).where(eq(run.trialId, trialId)).get()
+    const row = tx.select().from(trial).where(eq(trial.id, trialId)).get()
+    if (!row) return refuse('This trial is no longer there.')
+    if (started && row.siteId)
+      return refuse('A run of this trial was made from its base. Make a new trial for another base.')
+    const id = addSite(tx as unknown as Db, name, place)
+    tx.update(trial).set({ siteId: id, legIds: [] }).where(eq(trial.id, trialId)).run()
+    return done(id)
+  })
+}

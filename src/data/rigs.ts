@@ -1,0 +1,115 @@
+import { and, asc, eq, or } from 'drizzle-orm'
+import type { Rig } from '@/core/kit'
+import type { Db } from './database'
+import { newId, nowIso } from './ids'
+import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
+import { link, rig } from './schema'
+
+/** A rig as the kit lists it. */
+export interface KitRig extends Rig {
+  revision: number
+  note: string
+  /** Trials that use it. */
+  usedBy: string[]
+}
+
+export type RigInput = Omit<Rig, 'id'> & { note: string }
+
+export function listRigs(db: Db): KitRig[] {
+  const links = db.select().from(link).all()
+  return db
+    .select()
+    .from(rig)
+    .orderBy(asc(rig.letter))
+    .all()
+    .map((r) => ({
+      ...toRig(r),
+      revision: r.revision,
+      note: r.note,
+      usedBy: [...new Set(links.filter((l) => l.baseRigId === r.id || l.outRigId === r.id).map((l) => l.trialId))],
+    }))
+}
+
+export function toRig(row: typeof rig.$inferSelect): Rig {
+  const { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM } = row
+  const { antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt } = row
+  return {
+    id,
+    letter,
+    name,
+    kind,
+    txMHz,
+    rxMHz,
+    powerW,
+    antennaHeightM,
+    antennaGainDbi,
+    leadLossDb,
+    attenuatorDb,
+    attenuatorAt,
+  }
+}
+
+/** The first letter that no rig has: A to Z, then AA and on. */
+export function freeLetter(db: Db): string {
+  const taken = new Set(db.select({ letter: rig.letter }).from(rig).all().map((r) => r.letter))
+  const alphabet = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ']
+  const all = [...alphabet, ...alphabet.flatMap((a) => alphabet.map((b) => a + b))]
+  return all.find((l) => !taken.has(l))!
+}
+
+function letterTaken(db: Db, letter: string, except: string | null): Done | null {
+  const other = db.select().from(rig).where(eq(rig.letter, letter)).get()
+  if (!other || other.id === except) return null
+  return refuse(`"${other.name}" already has the letter ${letter}. Take another; ${freeLetter(db)} is free.`)
+}
+
+export function addRig(db: Db, input: RigInput): Done<string> {
+  const taken = letterTaken(db, input.letter, null)
+  if (taken && !taken.ok) return taken
+  const id = newId()
+  db.insert(rig)
+    .values({ ...input, id, createdAt: nowIso() })
+    .run()
+  return done(id)
+}
+
+export function updateRig(db: Db, id: string, revision: number, input: RigInput): Done<string> {
+  const taken = letterTaken(db, input.letter, id)
+  if (taken && !taken.ok) return taken
+  const { changes } = db
+    .update(rig)
+    .set({ ...input, revision: revision + 1 })
+    .where(and(eq(rig.id, id), eq(rig.revision, revision)))
+    .run()
+  return changes === 1 ? done(id) : refuse(CHANGED_MEANWHILE)
+}
+
+export function copyRig(db: Db, id: string): Done<string> {
+  const row = db.select().from(rig).where(eq(rig.id, id)).get()
+  if (!row) return refuse('This rig is no longer there.')
+  const copy = newId()
+  db.insert(rig)
+    .values({
+      ...row,
+      id: copy,
+      revision: 1,
+      letter: freeLetter(db),
+      name: `${row.name}, copy`,
+      variantOf: id,
+      createdAt: nowIso(),
+    })
+    .run()
+  return done(copy)
+}
+
+/** Deletes a rig that no trial uses. */
+export function deleteRig(db: Db, id: string): Done {
+  const used = db
+    .select()
+    .from(link)
+    .where(or(eq(link.baseRigId, id), eq(link.outRigId, id)))
+    .get()
+  if (used) return refuse('A trial uses this rig. Take it out of the trial’s plan first; runs keep their own copy.')
+  db.delete(rig).where(eq(rig.id, id)).run()
+  return done(undefined)
+}

@@ -1,0 +1,211 @@
+import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
+import type { Direction, Listener, RigKind } from '@/core/kit'
+import type { CopyRule, Scale } from '@/core/reports'
+import type { EntryBody, TrialPlan } from '@/core/trial'
+
+const id = () => text('id').primaryKey()
+/** Optimistic lock: an update names the revision it was made from. */
+const revision = () => integer('revision').notNull().default(1)
+const createdAt = () => text('created_at').notNull()
+
+/** One individual radio or antenna of a kind, so that a faulty one can be told from a poor kind. */
+export const unit = sqliteTable('unit', {
+  id: id(),
+  revision: revision(),
+  kind: text('kind').notNull(),
+  label: text('label').notNull(),
+  condition: text('condition').notNull().default(''),
+  detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull().default({}),
+  createdAt: createdAt(),
+})
+
+/** A port of a rig's radio with all that hangs on it; a data radio has two. */
+export interface Port {
+  parts: { unitId: string | null; partId: string | null; setting: string | null }[]
+  spacingM: number | null
+  polarisation: 'vertical' | 'horizontal' | 'slant' | 'circular' | null
+}
+
+/** Where an antenna points and how it is carried. */
+export interface Pose {
+  azimuthDeg: number | null
+  tiltDeg: number | null
+  body: string | null
+}
+
+export const rig = sqliteTable(
+  'rig',
+  {
+    id: id(),
+    revision: revision(),
+    letter: text('letter').notNull(),
+    name: text('name').notNull(),
+    kind: text('kind').$type<RigKind>().notNull(),
+    txMHz: real('tx_mhz').notNull(),
+    rxMHz: real('rx_mhz'),
+    bandwidthKHz: real('bandwidth_khz'),
+    mode: text('mode').notNull().default('FM'),
+    powerW: real('power_w').notNull(),
+    antennaHeightM: real('antenna_height_m').notNull(),
+    antennaGainDbi: real('antenna_gain_dbi'),
+    leadLossDb: real('lead_loss_db'),
+    attenuatorDb: real('attenuator_db').notNull().default(0),
+    attenuatorAt: text('attenuator_at').$type<'both ways' | 'transmit' | 'receive'>().notNull().default('both ways'),
+    ports: text('ports', { mode: 'json' }).$type<Port[]>().notNull().default([]),
+    pose: text('pose', { mode: 'json' }).$type<Pose | null>(),
+    variantOf: text('variant_of'),
+    note: text('note').notNull().default(''),
+    createdAt: createdAt(),
+  },
+  (t) => [uniqueIndex('rig_letter').on(t.letter)],
+)
+
+/** A base, a candidate for one, a relay's place, or a far end that is not ours. */
+export const site = sqliteTable('site', {
+  id: id(),
+  revision: revision(),
+  name: text('name').notNull(),
+  role: text('role').$type<'base' | 'candidate' | 'relay' | 'other station'>().notNull(),
+  lat: real('lat'),
+  lon: real('lon'),
+  /** Radius of doubt, m: a stranger known by town or grid locator only. */
+  doubtM: real('doubt_m'),
+  moves: integer('moves', { mode: 'boolean' }).notNull().default(false),
+  note: text('note').notNull().default(''),
+  createdAt: createdAt(),
+})
+
+export const leg = sqliteTable('leg', {
+  id: id(),
+  revision: revision(),
+  siteId: text('site_id')
+    .notNull()
+    .references(() => site.id),
+  name: text('name').notNull(),
+  how: text('how').$type<'bearing' | 'track' | 'marks'>().notNull(),
+  bearingDeg: real('bearing_deg'),
+  /** Places of the way, in order out from the base. */
+  way: text('way', { mode: 'json' }).$type<{ lat: number; lon: number; elevationM?: number | null }[]>().notNull(),
+  createdAt: createdAt(),
+})
+
+export const mark = sqliteTable(
+  'mark',
+  {
+    id: id(),
+    legId: text('leg_id')
+      .notNull()
+      .references(() => leg.id, { onDelete: 'cascade' }),
+    position: integer('position').notNull(),
+    name: text('name').notNull(),
+    how: text('how').$type<'coordinates' | 'tape' | 'wheel' | 'paces'>().notNull().default('coordinates'),
+    lat: real('lat'),
+    lon: real('lon'),
+    /** Crow-flies from the base, m, with its standard deviation where it was not by coordinates. */
+    distanceM: real('distance_m').notNull(),
+    distanceSdM: real('distance_sd_m'),
+    alongM: real('along_m'),
+    bearingDeg: real('bearing_deg'),
+  },
+  (t) => [index('mark_leg').on(t.legId)],
+)
+
+export const trial = sqliteTable('trial', {
+  id: id(),
+  revision: revision(),
+  name: text('name').notNull(),
+  question: text('question').notNull().default(''),
+  siteId: text('site_id').references(() => site.id),
+  legIds: text('leg_ids', { mode: 'json' }).$type<string[]>().notNull().default([]),
+  directions: text('directions', { mode: 'json' }).$type<Direction[]>().notNull(),
+  /** By listener; an other station is a listener of its own. */
+  scales: text('scales', { mode: 'json' }).$type<Record<Listener, Scale>>().notNull(),
+  copyRule: text('copy_rule', { mode: 'json' }).$type<CopyRule>().notNull(),
+  repeats: integer('repeats').notNull().default(1),
+  orderScheme: text('order_scheme').$type<'balanced' | 'as listed'>().notNull().default('balanced'),
+  orderSeed: integer('order_seed').notNull(),
+  sameAs: text('same_as', { mode: 'json' }).$type<string[]>().notNull().default([]),
+  marginDb: real('margin_db').notNull().default(3),
+  reliability: real('reliability').notNull().default(0.9),
+  surroundings: text('surroundings').$type<'clear' | 'cluttered' | 'mixed'>().notNull().default('mixed'),
+  needFloorM: real('need_floor_m'),
+  needCeilingM: real('need_ceiling_m'),
+  controlLinkId: text('control_link_id'),
+  createdAt: createdAt(),
+})
+
+/** The rig at the base and the rig out there that a check joins. */
+export const link = sqliteTable(
+  'link',
+  {
+    id: id(),
+    trialId: text('trial_id')
+      .notNull()
+      .references(() => trial.id, { onDelete: 'cascade' }),
+    position: integer('position').notNull(),
+    baseRigId: text('base_rig_id')
+      .notNull()
+      .references(() => rig.id),
+    outRigId: text('out_rig_id')
+      .notNull()
+      .references(() => rig.id),
+    /** A far end that is not ours, in place of a rig's place. */
+    otherSiteId: text('other_site_id').references(() => site.id),
+  },
+  (t) => [uniqueIndex('link_once').on(t.trialId, t.baseRigId, t.outRigId)],
+)
+
+export interface Conditions {
+  note: string
+  fixedBeforehand: boolean
+}
+
+export const run = sqliteTable(
+  'run',
+  {
+    id: id(),
+    trialId: text('trial_id')
+      .notNull()
+      .references(() => trial.id),
+    name: text('name').notNull(),
+    /** UTC, ISO 8601. */
+    startedAt: text('started_at').notNull(),
+    conditions: text('conditions', { mode: 'json' }).$type<Conditions>().notNull(),
+    /** The plan and the rigs as they were when the run began. */
+    plan: text('plan', { mode: 'json' }).$type<TrialPlan>().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index('run_trial').on(t.trialId)],
+)
+
+/** Append-only. Triggers refuse updates and deletes. */
+export const entry = sqliteTable(
+  'entry',
+  {
+    id: id(),
+    runId: text('run_id')
+      .notNull()
+      .references(() => run.id),
+    device: text('device').notNull(),
+    role: text('role').notNull(),
+    wallTime: text('wall_time').notNull(),
+    seq: integer('seq').notNull(),
+    kind: text('kind').notNull(),
+    supersedes: text('supersedes'),
+    body: text('body', { mode: 'json' }).$type<EntryBody>().notNull(),
+    receivedAt: text('received_at').notNull(),
+  },
+  (t) => [index('entry_run').on(t.runId)],
+)
+
+/** What was brought in from files, so that the same file again changes nothing. */
+export const importedFile = sqliteTable('imported_file', {
+  /** SHA-256 of what the file says, not of its bytes. */
+  hash: text('hash').primaryKey(),
+  name: text('name').notNull(),
+  trialId: text('trial_id')
+    .notNull()
+    .references(() => trial.id),
+  runId: text('run_id').references(() => run.id),
+  createdAt: createdAt(),
+})

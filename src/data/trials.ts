@@ -1,0 +1,140 @@
+import { and, asc, desc, eq } from 'drizzle-orm'
+import { linkName, varyingEnd, type Link } from '@/core/kit'
+import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
+import type { TrialPlan } from '@/core/trial'
+import type { Db } from './database'
+import { legsOf, type LegWithMarks, type SiteRow } from './ground'
+import { newId, nowIso } from './ids'
+import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
+import { toRig } from './rigs'
+import { link, rig, run, site, trial } from './schema'
+
+export type TrialRow = typeof trial.$inferSelect
+
+/** A trial with all it refers to. */
+export interface OpenTrial {
+  trial: TrialRow
+  site: SiteRow | null
+  legs: LegWithMarks[]
+  links: Link[]
+}
+
+/** What the plan step edits. */
+export type PlanInput = Pick<
+  TrialRow,
+  | 'name'
+  | 'question'
+  | 'directions'
+  | 'scales'
+  | 'copyRule'
+  | 'repeats'
+  | 'orderScheme'
+  | 'orderSeed'
+  | 'sameAs'
+  | 'marginDb'
+  | 'surroundings'
+> & { links: { baseRigId: string; outRigId: string }[] }
+
+export function listTrials(db: Db): TrialRow[] {
+  return db.select().from(trial).orderBy(desc(trial.createdAt)).all()
+}
+
+export function addTrial(db: Db, name: string, question: string, seed: number): string {
+  const id = newId()
+  const scale = defaultScale('readability-strength')
+  db.insert(trial)
+    .values({
+      id,
+      name,
+      question,
+      directions: ['to base', 'from base'],
+      scales: { base: scale, out: scale },
+      copyRule: USUAL_COPY_RULE,
+      orderSeed: seed,
+      createdAt: nowIso(),
+    })
+    .run()
+  return id
+}
+
+/** The links of a trial, named after the end that varies. */
+export function linksOf(db: Db, trialId: string): Link[] {
+  const rigs = new Map(
+    db
+      .select()
+      .from(rig)
+      .all()
+      .map((r) => [r.id, toRig(r)]),
+  )
+  const rows = db.select().from(link).where(eq(link.trialId, trialId)).orderBy(asc(link.position)).all()
+  const joined = rows.map((l) => ({ id: l.id, base: rigs.get(l.baseRigId)!, out: rigs.get(l.outRigId)! }))
+  const varies = varyingEnd(joined)
+  return joined.map((l) => ({
+    ...l,
+    name: linkName(l, varies),
+    letter: varies === 'base' ? l.base.letter : varies === 'out' ? l.out.letter : `${l.out.letter}${l.base.letter}`,
+  }))
+}
+
+export function openTrial(db: Db, id: string): OpenTrial | null {
+  const row = db.select().from(trial).where(eq(trial.id, id)).get()
+  if (!row) return null
+  const base = row.siteId ? (db.select().from(site).where(eq(site.id, row.siteId)).get() ?? null) : null
+  return { trial: row, site: base, legs: legsOf(db, row.legIds), links: linksOf(db, id) }
+}
+
+/** The plan as a run would carry it out now. */
+export function planOf({ trial: t, legs, links }: OpenTrial): TrialPlan {
+  return {
+    trialName: t.name,
+    question: t.question,
+    links,
+    marks: legs.flatMap((l) => l.marks),
+    directions: t.directions,
+    scales: t.scales,
+    copyRule: t.copyRule,
+    repeats: t.repeats,
+    order: { scheme: t.orderScheme, seed: t.orderSeed },
+    sameAs: t.sameAs,
+    marginDb: t.marginDb,
+    reliability: t.reliability,
+    surroundings: t.surroundings,
+    controlLinkId: t.controlLinkId,
+    need: { floorM: t.needFloorM, ceilingM: t.needCeilingM },
+  }
+}
+
+/** Sets a trial's links, keeping the ids of those that stay. */
+export function setLinks(db: Db, trialId: string, wanted: (PlanInput['links'][number] & { id?: string })[]): void {
+  const old = db.select().from(link).where(eq(link.trialId, trialId)).all()
+  db.delete(link).where(eq(link.trialId, trialId)).run()
+  wanted.forEach(({ id, baseRigId, outRigId }, position) => {
+    const same = old.find((l) => l.baseRigId === baseRigId && l.outRigId === outRigId)
+    db.insert(link)
+      .values({ id: id ?? same?.id ?? newId(), trialId, position, baseRigId, outRigId })
+      .run()
+  })
+}
+
+/** Saves the plan. Runs that were begun keep the plan they were begun with. */
+export function savePlan(db: Db, id: string, revision: number, input: PlanInput): Done {
+  const { links, ...fields } = input
+  return db.transaction((tx) => {
+    const { changes } = tx
+      .update(trial)
+      .set({ ...fields, revision: revision + 1 })
+      .where(and(eq(trial.id, id), eq(trial.revision, revision)))
+      .run()
+    if (changes !== 1) return refuse(CHANGED_MEANWHILE)
+    setLinks(tx as unknown as Db, id, links)
+    return done(undefined)
+  })
+}
+
+/** Deletes a trial that has no runs. One with runs is a record and stays. */
+export function deleteTrial(db: Db, id: string): Done {
+  if (db.select().from(run).where(eq(run.trialId, id)).get())
+    return refuse('This trial has runs, and a record is never deleted. Void a run that does not count.')
+  db.delete(trial).where(eq(trial.id, id)).run()
+  return done(undefined)
+}

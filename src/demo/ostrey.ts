@@ -1,0 +1,254 @@
+import { v7 } from 'uuid'
+import { eq } from 'drizzle-orm'
+import { direct, type Place } from '@/core/geo'
+import type { Rig } from '@/core/kit'
+import { ORDINARY_FIELD, simulateRun, type SimulatedField } from '@/core/sim'
+import type { CheckBody, Entry } from '@/core/trial'
+import {
+  addLegToTrial,
+  addRig,
+  addTrial,
+  appendEntries,
+  openTrial,
+  placeBase,
+  planOf,
+  savePlan,
+  startRun,
+  type Db,
+  type PlanInput,
+} from '@/data'
+import { trial } from '@/data/schema'
+
+/** The harbour of Ostrey, an invented island in the open Atlantic. */
+const HARBOUR: Place = { lat: 47.298807, lon: -29.557697 }
+const CHANNEL_MHZ = 459.8
+/** Ostrey is all cliffs and gullies: more loss than flat ground, and more the farther out. */
+const HILLY = { groundLossDb: 14, extraSlopeDb: 24 }
+
+type RigSeed = Pick<Rig, 'letter' | 'name' | 'kind' | 'powerW' | 'antennaHeightM'> & {
+  gain: number | null
+  lead: number
+  note: string
+}
+
+const RIGS: RigSeed[] = [
+  { letter: 'A', name: 'Stub whip', kind: 'handheld', powerW: 2, antennaHeightM: 1.4, gain: null, lead: 0, note: 'Marshal handheld, short antenna, held upright at the chest' },
+  { letter: 'B', name: 'Long whip', kind: 'handheld', powerW: 2, antennaHeightM: 1.4, gain: null, lead: 0, note: 'The same handhelds with the half-metre whip' },
+  { letter: 'C', name: 'Roof quarter-wave', kind: 'mobile', powerW: 25, antennaHeightM: 2.1, gain: null, lead: 0.8, note: 'Course car, magnetic mount in the middle of the roof' },
+  { letter: 'D', name: 'Jacket pocket', kind: 'handheld', powerW: 2, antennaHeightM: 1.3, gain: null, lead: 0, note: 'Handheld in the coloured jacket’s chest pocket, speaker microphone' },
+  { letter: 'E', name: 'In the hand', kind: 'handheld', powerW: 2, antennaHeightM: 1.3, gain: null, lead: 0, note: 'The same handheld held in front of the face' },
+  { letter: 'H', name: 'Race Control, 8 m mast', kind: 'base', powerW: 25, antennaHeightM: 8, gain: 5.2, lead: 1.9, note: 'Desk radio, collinear on the harbour mast' },
+  { letter: 'L', name: 'Race Control, 4 m mast', kind: 'base', powerW: 25, antennaHeightM: 4, gain: 5.2, lead: 1.1, note: 'The same collinear with the mast’s lower half only' },
+] // prettier-ignore
+
+interface LegSeed {
+  name: string
+  prefix: string
+  /** Bearing at the start and at the end: the way bends. */
+  bearings: [number, number]
+  spacingM: number
+  marks: number
+}
+
+const SHORE: LegSeed = { name: 'Shore road', prefix: 'S', bearings: [128, 84], spacingM: 400, marks: 14 }
+const TOP: LegSeed = { name: 'Over the top', prefix: 'T', bearings: [28, 48], spacingM: 420, marks: 14 }
+const QUAY: LegSeed = { name: 'Quay and village', prefix: 'Q', bearings: [140, 118], spacingM: 550, marks: 9 }
+const RIDGE: LegSeed = { name: 'North ridge', prefix: 'R', bearings: [12, 40], spacingM: 500, marks: 12 }
+
+function bentWay(seed: LegSeed): { way: Place[]; marks: { name: string; place: Place; alongM: number }[] } {
+  const way: Place[] = [HARBOUR]
+  const marks: { name: string; place: Place; alongM: number }[] = []
+  const stepM = seed.spacingM / 5
+  const steps = seed.marks * 5
+  for (let i = 1; i <= steps; i++) {
+    const share = i / steps
+    const bearing =
+      seed.bearings[0] + (seed.bearings[1] - seed.bearings[0]) * share + 14 * Math.sin(i * 0.7 + seed.spacingM)
+    const place = direct(way[way.length - 1]!, bearing, stepM)
+    way.push(place)
+    if (i % 5 === 0)
+      marks.push({ name: `${seed.prefix}${String(i / 5).padStart(2, '0')}`, place, alongM: i * stepM })
+  }
+  return { way, marks }
+}
+
+interface TrialSeed {
+  name: string
+  question: string
+  legs: LegSeed[]
+  links: [base: string, out: string][]
+  sameAs: string[]
+  surroundings: PlanInput['surroundings']
+  orderSeed: number
+}
+
+function makeTrial(db: Db, rigs: Map<string, string>, seed: TrialSeed): string {
+  const id = addTrial(db, seed.name, seed.question, seed.orderSeed)
+  placeBase(db, id, 'Harbour, Race Control', HARBOUR)
+  for (const leg of seed.legs) {
+    const { way, marks } = bentWay(leg)
+    addLegToTrial(db, id, { name: leg.name, how: 'track', bearingDeg: null, way, marks })
+  }
+  const { trial: row } = openTrial(db, id)!
+  const { name, question, directions, scales, copyRule, repeats, orderScheme, marginDb } = row
+  const saved = savePlan(db, id, row.revision, {
+    name,
+    question,
+    directions,
+    scales,
+    copyRule,
+    repeats,
+    orderScheme,
+    orderSeed: seed.orderSeed,
+    sameAs: seed.sameAs,
+    marginDb,
+    surroundings: seed.surroundings,
+    links: seed.links.map(([base, out]) => ({ baseRigId: rigs.get(base)!, outRigId: rigs.get(out)! })),
+  })
+  if (!saved.ok) throw new Error(saved.message)
+  return id
+}
+
+interface RunSeed {
+  name: string
+  startedAt: string
+  field: SimulatedField
+  upTo: number
+  end: { state: 'finished' | 'voided'; reason: string } | null
+  note: string
+}
+
+/** Time order is kept by ids made from the simulated clock. */
+function idAt(ms: number, seq: number): string {
+  return v7({ msecs: ms, seq })
+}
+
+function makeRun(db: Db, trialId: string, seed: RunSeed): void {
+  const plan = planOf(openTrial(db, trialId)!)
+  const runId = startRun(db, trialId, seed.name, plan, { note: seed.note, fixedBeforehand: true }, seed.startedAt)
+  let clock = Date.parse(seed.startedAt)
+  let markId = ''
+  const entries: Entry[] = []
+  const add = (body: Entry['body']) =>
+    entries.push({
+      id: idAt(clock, entries.length),
+      runId,
+      device: 'demo',
+      role: 'out there',
+      wallTime: new Date(clock).toISOString(),
+      seq: entries.length,
+      supersedes: null,
+      body,
+    })
+  for (const check of simulateRun(plan, seed.field, seed.upTo)) {
+    if (check.markId !== markId) {
+      markId = check.markId
+      clock += 6 * 60_000
+      add({ kind: 'at mark', markId })
+    }
+    clock += 28_000 + 14_000 * check.calls
+    add({ kind: 'check', ...(check satisfies CheckBody) })
+  }
+  if (seed.end) add({ kind: 'run', ...seed.end })
+  appendEntries(db, entries)
+}
+
+/** Fills an empty database with the Ostrey round. Does nothing where there is a trial already. */
+export function seedOstrey(db: Db): boolean {
+  if (db.select().from(trial).limit(1).get()) return false
+  const ids = new Map<string, string>()
+  for (const { gain, lead, ...r } of RIGS) {
+    const added = addRig(db, {
+      ...r,
+      txMHz: CHANNEL_MHZ,
+      rxMHz: null,
+      antennaGainDbi: gain,
+      leadLossDb: lead,
+      attenuatorDb: 0,
+      attenuatorAt: 'both ways',
+    })
+    if (!added.ok) throw new Error(added.message)
+    ids.set(r.letter, added.value)
+  }
+  const truth = { A: -5, B: 1, C: 2, D: -3.2, E: -2.4 }
+  const gainDbi = Object.fromEntries(Object.entries(truth).map(([l, g]) => [ids.get(l)!, g]))
+  const field = (seed: number, more: Partial<SimulatedField> = {}): SimulatedField => ({
+    ...ORDINARY_FIELD,
+    ...more,
+    seed,
+    gainDbi,
+  })
+
+  const mast = makeTrial(db, ids, {
+    name: 'Four or eight metres of mast',
+    question: 'Does the upper half of the harbour mast earn the trouble of raising it?',
+    legs: [RIDGE],
+    links: [
+      ['L', 'B'],
+      ['H', 'B'],
+    ],
+    sameAs: ['Same desk radio and power', 'Same collinear and lead', 'Same marshal, same handheld'],
+    surroundings: 'mixed',
+    orderSeed: 31,
+  })
+  makeRun(db, mast, {
+    name: 'Ridge, Sunday',
+    startedAt: '2026-04-19T08:40:00Z',
+    field: field(53, HILLY),
+    upTo: 0.46,
+    end: null,
+    note: 'Dry, light wind',
+  })
+
+  const pocket = makeTrial(db, ids, {
+    name: 'Jacket pocket or hand',
+    question: 'Does it matter whether marshals carry the handheld in the jacket pocket or in the hand?',
+    legs: [QUAY],
+    links: [
+      ['H', 'D'],
+      ['H', 'E'],
+    ],
+    sameAs: ['Same handheld and antenna', 'Same battery', 'Facing away from the harbour'],
+    surroundings: 'cluttered',
+    orderSeed: 17,
+  })
+  makeRun(db, pocket, {
+    name: 'Village, Saturday',
+    startedAt: '2026-04-11T09:15:00Z',
+    field: field(11, { ...HILLY, linkDb: 3 }),
+    upTo: 1,
+    end: { state: 'finished', reason: '' },
+    note: 'Rain later',
+  })
+
+  const whips = makeTrial(db, ids, {
+    name: 'Short or long antenna',
+    question: 'Which antenna should the marshals carry, and how far does each reach Race Control?',
+    legs: [SHORE, TOP],
+    links: [
+      ['H', 'A'],
+      ['H', 'B'],
+      ['H', 'C'],
+    ],
+    sameAs: ['Same handheld for both whips', 'Same listener at Race Control', 'Held upright at the chest'],
+    surroundings: 'mixed',
+    orderSeed: 5,
+  })
+  makeRun(db, whips, {
+    name: 'First try, March',
+    startedAt: '2026-03-21T10:05:00Z',
+    field: field(71, { ...HILLY, groundLossDb: 26 }),
+    upTo: 0.22,
+    end: { state: 'voided', reason: 'The antenna plug at Race Control was found loose afterwards' },
+    note: 'Cold, wind from the north-west',
+  })
+  makeRun(db, whips, {
+    name: 'Whole round, April',
+    startedAt: '2026-04-04T08:10:00Z',
+    field: field(42, HILLY),
+    upTo: 1,
+    end: { state: 'finished', reason: '' },
+    note: 'Dry, 9 °C, light wind',
+  })
+  return true
+}

@@ -1,0 +1,72 @@
+'use client'
+
+import { yupResolver } from '@hookform/resolvers/yup'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import type { Gpx } from '@/core/formats'
+import { FormField } from '@/ui/fields/FormField'
+import { Refused } from '@/ui/shell'
+import { setBase } from './actions'
+import { baseSchema } from './groundSchema'
+
+/** Places the base: by coordinates, or from a waypoint of the file that was brought in. */
+export function BaseForm({ trialId, gpx, onDone }: { trialId: string; gpx: Gpx | null; onDone?: () => void }) {
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const { control, handleSubmit, setValue, formState } = useForm({
+    resolver: yupResolver(baseSchema),
+    defaultValues: { name: '', lat: null, lon: null },
+  })
+  const take = (i: number) => {
+    const w = gpx?.waypoints[i]
+    if (!w) return
+    setValue('name', w.name || 'Base', { shouldValidate: true })
+    setValue('lat', w.lat, { shouldValidate: true })
+    setValue('lon', w.lon, { shouldValidate: true })
+  }
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={handleSubmit(async (v) => {
+        const result = await setBase(trialId, v)
+        setRefusal(result.ok ? null : result.message)
+        if (result.ok) onDone?.()
+      })}
+      sx={{ display: 'grid', gap: 1.5 }}
+    >
+      <Typography variant="h2" component="h2">
+        Where is the base?
+      </Typography>
+      {gpx && gpx.waypoints.length > 0 && (
+        <TextField
+          select
+          label="From a waypoint of the file"
+          defaultValue=""
+          onChange={(e) => take(Number(e.target.value))}
+        >
+          {gpx.waypoints.map((w, i) => (
+            <MenuItem key={i} value={i}>
+              {w.name || `${w.lat.toFixed(5)}, ${w.lon.toFixed(5)}`}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      <FormField control={control} name="name" label="Name of the place" />
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+        <FormField control={control} name="lat" label="Latitude" unit="°" helperText="South is negative" />
+        <FormField control={control} name="lon" label="Longitude" unit="°" helperText="West is negative" />
+      </Box>
+      {refusal && <Refused title="The base was not placed" problems={[{ where: 'Base', message: refusal }]} />}
+      <Box>
+        <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
+          Place the base
+        </Button>
+      </Box>
+    </Box>
+  )
+}

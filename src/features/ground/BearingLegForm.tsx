@@ -1,0 +1,55 @@
+'use client'
+
+import { yupResolver } from '@hookform/resolvers/yup'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import type { Place } from '@/core/geo'
+import type { Units } from '@/core/units'
+import { fromLength } from '@/core/units'
+import { FormField } from '@/ui/fields/FormField'
+import { Refused } from '@/ui/shell'
+import { addTrialLeg } from './actions'
+import { bearingLegSchema } from './groundSchema'
+import { bearingLeg } from './legs'
+
+/** A leg straight out from the base, with marks at even distances. */
+export function BearingLegForm({ trialId, base, units }: { trialId: string; base: Place; units: Units }) {
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const { control, handleSubmit, reset, formState } = useForm({
+    resolver: yupResolver(bearingLegSchema),
+    defaultValues: { name: '', bearingDeg: null, spacing: null, count: 12 },
+  })
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={handleSubmit(async (v) => {
+        const spacingM = fromLength(v.spacing!, units) * (units === 'imperial' ? 3 : 1)
+        const result = await addTrialLeg(trialId, bearingLeg(base, v.name, v.bearingDeg!, spacingM, v.count!))
+        setRefusal(result.ok ? null : result.message)
+        if (result.ok) reset()
+      })}
+      sx={{ display: 'grid', gap: 1.5 }}
+    >
+      <FormField control={control} name="name" label="Name of the leg" />
+      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 1.5 }}>
+        <FormField control={control} name="bearingDeg" label="Bearing" unit="°" helperText="From true north" />
+        <FormField
+          control={control}
+          name="spacing"
+          label="A mark every"
+          unit={units === 'imperial' ? 'yd' : 'm'}
+        />
+        <FormField control={control} name="count" label="Marks" />
+      </Box>
+      {refusal && <Refused title="The leg was not added" problems={[{ where: 'Leg', message: refusal }]} />}
+      <Box>
+        <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
+          Add the leg
+        </Button>
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,82 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import { useState } from 'react'
+import type { Gpx } from '@/core/formats'
+import type { Place } from '@/core/geo'
+import { fromLength, type Units } from '@/core/units'
+import { Refused } from '@/ui/shell'
+import { addTrialLeg } from './actions'
+import { wayLeg, waypointLeg } from './legs'
+
+/** A leg from the file: along one of its ways, or at its waypoints alone. */
+export function FileLegForm({ trialId, base, gpx, units }: { trialId: string; base: Place; gpx: Gpx; units: Units }) {
+  const [way, setWay] = useState(gpx.ways.length > 0 ? 0 : -1)
+  const [marks, setMarks] = useState<'waypoints' | 'spacing'>(gpx.waypoints.length > 1 ? 'waypoints' : 'spacing')
+  const [spacing, setSpacing] = useState('500')
+  const [name, setName] = useState(gpx.ways[0]?.name || 'Leg')
+  const [problem, setProblem] = useState<string | null>(null)
+  const pick = (i: number) => {
+    setWay(i)
+    setName(gpx.ways[i]?.name || 'Leg')
+  }
+  const add = async () => {
+    const spacingM = fromLength(Number(spacing.replace(',', '.')), units) * (units === 'imperial' ? 3 : 1)
+    if (marks === 'spacing' && !(spacingM > 0)) return setProblem('The spacing must be a number above 0.')
+    const leg =
+      way < 0
+        ? waypointLeg(base, gpx, name)
+        : wayLeg(base, gpx, way, name, marks === 'spacing' ? { kind: 'spacing', spacingM } : { kind: 'waypoints' })
+    if (leg.marks.length === 0)
+      return setProblem(
+        marks === 'spacing'
+          ? 'The way is shorter than the spacing. Make the spacing smaller.'
+          : 'No waypoint lies within 250 m of this way. Set marks by spacing instead.',
+      )
+    const result = await addTrialLeg(trialId, leg)
+    setProblem(result.ok ? null : result.message)
+  }
+  return (
+    <Box sx={{ display: 'grid', gap: 1.5 }}>
+      <TextField select label="Way" value={way} onChange={(e) => pick(Number(e.target.value))}>
+        {gpx.ways.map((w, i) => (
+          <MenuItem key={i} value={i}>
+            {w.name || `${w.kind} ${i + 1}`}, {w.points.length} points
+          </MenuItem>
+        ))}
+        {gpx.waypoints.length > 0 && <MenuItem value={-1}>No way, the waypoints alone</MenuItem>}
+      </TextField>
+      <TextField label="Name of the leg" value={name} onChange={(e) => setName(e.target.value)} />
+      {way >= 0 && (
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+          <TextField
+            select
+            label="Marks"
+            value={marks}
+            onChange={(e) => setMarks(e.target.value as 'waypoints' | 'spacing')}
+          >
+            <MenuItem value="waypoints">At its waypoints</MenuItem>
+            <MenuItem value="spacing">Every so often along it</MenuItem>
+          </TextField>
+          {marks === 'spacing' && (
+            <TextField
+              label={`A mark every (${units === 'imperial' ? 'yd' : 'm'})`}
+              value={spacing}
+              onChange={(e) => setSpacing(e.target.value)}
+              slotProps={{ htmlInput: { inputMode: 'decimal' } }}
+            />
+          )}
+        </Box>
+      )}
+      {problem && <Refused title="The leg was not added" problems={[{ where: 'Leg', message: problem }]} />}
+      <Box>
+        <Button variant="contained" onClick={add}>
+          Add the leg from the file
+        </Button>
+      </Box>
+    </Box>
+  )
+}

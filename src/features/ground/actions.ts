@@ -1,0 +1,47 @@
+'use server'
+
+import { revalidatePath } from 'next/cache'
+import * as yup from 'yup'
+import { inverse } from '@/core/geo'
+import { addLegToTrial, db, openTrial, placeBase, refuse, removeLeg, type Done } from '@/data'
+import { baseSchema, legSchema } from './groundSchema'
+
+async function checked<T>(work: () => Done<T>): Promise<Done<T>> {
+  try {
+    const result = work()
+    revalidatePath('/', 'layout')
+    return result
+  } catch (e) {
+    if (e instanceof yup.ValidationError) return refuse(e.message)
+    throw e
+  }
+}
+
+export async function setBase(trialId: string, raw: unknown): Promise<Done<string>> {
+  return checked(() => {
+    const { name, lat, lon } = baseSchema.validateSync(raw)
+    return placeBase(db(), trialId, name, { lat: lat!, lon: lon! })
+  })
+}
+
+export async function addTrialLeg(trialId: string, raw: unknown): Promise<Done<string>> {
+  return checked(() => {
+    const leg = legSchema.validateSync(raw)
+    const site = openTrial(db(), trialId)?.site
+    if (site?.lat != null && site.lon != null) {
+      const base = { lat: site.lat, lon: site.lon }
+      const atBase = leg.marks.find((m) => inverse(base, m.place).distanceM < 5)
+      if (atBase) return refuse(`Mark ${atBase.name} lies at the base itself. Leave it out; a mark needs a distance.`)
+      const far = leg.marks.find((m) => inverse(base, m.place).distanceM > 2_000_000)
+      if (far) return refuse(`Mark ${far.name} lies more than 2000 km from the base. Is this the right file?`)
+    }
+    return addLegToTrial(db(), trialId, leg)
+  })
+}
+
+export async function dropLeg(trialId: string, legId: string): Promise<Done> {
+  return checked(() => {
+    removeLeg(db(), trialId, legId)
+    return { ok: true, value: undefined }
+  })
+}

@@ -1,0 +1,65 @@
+import { direct, inverse, placesAlong, alongNearest, type Place } from '@/core/geo'
+import type { Gpx } from '@/core/formats'
+
+export interface DraftLeg {
+  name: string
+  how: 'bearing' | 'track' | 'marks'
+  bearingDeg: number | null
+  way: (Place & { elevationM?: number | null })[]
+  marks: { name: string; place: Place; alongM: number | null }[]
+}
+
+const letters = (name: string) => (name.match(/[A-Za-z]/)?.[0] ?? 'M').toUpperCase()
+const numbered = (name: string, i: number) => `${letters(name)}${String(i + 1).padStart(2, '0')}`
+
+/** A leg by bearing: marks at even distances, m. */
+export function bearingLeg(base: Place, name: string, bearingDeg: number, spacingM: number, count: number): DraftLeg {
+  const marks = Array.from({ length: count }, (_, i) => ({
+    name: numbered(name, i),
+    place: direct(base, bearingDeg, (i + 1) * spacingM),
+    alongM: (i + 1) * spacingM,
+  }))
+  return { name, how: 'bearing', bearingDeg, way: [base, ...marks.map((m) => m.place)], marks }
+}
+
+export type MarksFrom = { kind: 'spacing'; spacingM: number } | { kind: 'waypoints' }
+
+/** Waypoints no farther than this from a way belong to it, m. */
+const NEAR_M = 250
+
+/** A leg from a way of a GPX file, its marks every so often along it or at its waypoints. */
+export function wayLeg(base: Place, gpx: Gpx, wayIndex: number, name: string, from: MarksFrom): DraftLeg {
+  const way = gpx.ways[wayIndex]!
+  if (from.kind === 'spacing')
+    return {
+      name,
+      how: 'track',
+      bearingDeg: null,
+      way: way.points.map(bare),
+      marks: placesAlong(way.points, from.spacingM)
+        .filter(({ place }) => inverse(base, place).distanceM >= 5)
+        .map(({ place, alongM }, i) => ({ name: numbered(name, i), place, alongM })),
+    }
+  const thin = way.points.filter((_, i) => i % Math.ceil(way.points.length / 400) === 0)
+  const marks = gpx.waypoints
+    .filter((w) => inverse(base, w).distanceM >= 5)
+    .filter((w) => Math.min(...thin.map((p) => inverse(p, w).distanceM)) <= NEAR_M)
+    .map((w, i) => ({ name: w.name || numbered(name, i), place: bare(w), alongM: alongNearest(way.points, w) }))
+    .sort((a, b) => a.alongM - b.alongM)
+  return { name, how: 'track', bearingDeg: null, way: way.points.map(bare), marks }
+}
+
+/** A leg of waypoints alone, in order of distance. */
+export function waypointLeg(base: Place, gpx: Gpx, name: string): DraftLeg {
+  const marks = gpx.waypoints
+    .filter((w) => inverse(base, w).distanceM >= 5)
+    .map((w, i) => ({ name: w.name || numbered(name, i), place: bare(w), alongM: null }))
+    .sort((a, b) => inverse(base, a.place).distanceM - inverse(base, b.place).distanceM)
+  return { name, how: 'marks', bearingDeg: null, way: [base, ...marks.map((m) => m.place)], marks }
+}
+
+const bare = ({ lat, lon, ...rest }: Place & { elevationM?: number | null }) => ({
+  lat,
+  lon,
+  ...(rest.elevationM == null ? {} : { elevationM: rest.elevationM }),
+})

@@ -1,0 +1,82 @@
+'use client'
+
+import { yupResolver } from '@hookform/resolvers/yup'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { useForm } from 'react-hook-form'
+import { RIG_KINDS } from '@/core/kit'
+import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
+import type { KitRig } from '@/data/rigs'
+import { FormField } from '@/ui/fields/FormField'
+import { Refused } from '@/ui/shell'
+import { saveRig } from './actions'
+import { rigSchema, type RigForm as Values } from './rigSchema'
+
+interface Props {
+  rig: KitRig | null
+  freeLetter: string
+  units: Units
+  onDone: () => void
+}
+
+const shown = (metres: number, units: Units) => Number(toLength(metres, units).toFixed(2))
+
+/** Adds or changes one rig. What is not known stays empty. */
+export function RigForm({ rig, freeLetter, units, onDone }: Props) {
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const { control, handleSubmit, formState, setError } = useForm({
+    resolver: yupResolver(rigSchema),
+    defaultValues: rig
+      ? { ...rig, antennaHeightM: shown(rig.antennaHeightM, units) }
+      : { letter: freeLetter, name: '', kind: 'handheld' as const, rxMHz: null, antennaGainDbi: null, leadLossDb: 0, note: '' },
+  })
+  const save = async (values: Values) => {
+    setRefusal(null)
+    const antennaHeightM = fromLength(values.antennaHeightM!, units)
+    const result = await saveRig(rig?.id ?? null, rig?.revision ?? 0, { ...values, antennaHeightM })
+    if (result.ok) onDone()
+    else if (result.message.includes('the letter')) setError('letter', { message: result.message })
+    else setRefusal(result.message)
+  }
+  const grid = { display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(4, 1fr)' } }
+  return (
+    <Box
+      component="form"
+      noValidate
+      onSubmit={handleSubmit((v) => save(v as Values))}
+      sx={{ background: 'var(--raised)', border: '1px solid var(--rule)', p: { xs: 2, md: 3 }, mb: 3 }}
+    >
+      <Typography variant="h2" component="h2" sx={{ mb: 2 }}>
+        {rig ? `Change rig ${rig.letter}` : 'Add a rig'}
+      </Typography>
+      <Box sx={grid}>
+        <FormField control={control} name="letter" label="Letter" autoFocus />
+        <FormField control={control} name="name" label="Name" sx={{ gridColumn: { sm: 'span 2' } }} />
+        <FormField control={control} name="kind" label="Kind" select>
+          {RIG_KINDS.filter((k) => k !== 'other station').map((k) => (
+            <MenuItem key={k} value={k}>
+              {k}
+            </MenuItem>
+          ))}
+        </FormField>
+        <FormField control={control} name="txMHz" label="Transmits on" unit="MHz" />
+        <FormField control={control} name="rxMHz" label="Receives on" unit="MHz" helperText="Empty: the same" />
+        <FormField control={control} name="powerW" label="Power" unit="W" />
+        <FormField control={control} name="antennaHeightM" label="Antenna height" unit={lengthUnit(units)} helperText="Over the ground" />
+        <FormField control={control} name="antennaGainDbi" label="Antenna gain" unit="dBi" helperText="Empty: that is the question" />
+        <FormField control={control} name="leadLossDb" label="Lead loss" unit="dB" helperText="Empty: not known" />
+        <FormField control={control} name="note" label="Note" sx={{ gridColumn: { xs: 'span 2' } }} />
+      </Box>
+      {refusal && <Refused title="Nothing was saved" problems={[{ where: 'Rig', message: refusal }]} />}
+      <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
+        <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
+          {rig ? 'Save the rig' : 'Add the rig'}
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,59 @@
+import Box from '@mui/material/Box'
+import Link from 'next/link'
+
+export interface TrialLine {
+  id: string
+  name: string
+  question: string
+  /** Where it stands, in a few words. */
+  state: string
+  /** The step to open. */
+  step: string
+  sentence: string | null
+}
+
+/** The trials, newest first: name, question, where each stands and what it found. */
+export function TrialList({ trials }: { trials: TrialLine[] }) {
+  return (
+    <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: '1px solid var(--rule)' }}>
+      {trials.map((t) => (
+        <Box
+          component="li"
+          key={t.id}
+          sx={{ borderBottom: '1px solid var(--rule)', '&:hover': { background: 'var(--raised)' } }}
+        >
+          <Box
+            component={Link}
+            href={`/trials/${t.id}/${t.step}`}
+            sx={{
+              display: 'grid',
+              gridTemplateColumns: { xs: '1fr', md: '1fr 180px' },
+              gap: { xs: 0.5, md: 3 },
+              px: 1.5,
+              py: 2,
+              color: 'var(--ink)',
+              textDecoration: 'none',
+            }}
+          >
+            <span>
+              <Box component="span" sx={{ display: 'block', fontWeight: 700, fontSize: '1.15rem' }}>
+                {t.name}
+              </Box>
+              <Box component="span" sx={{ display: 'block', color: 'var(--soft)' }}>
+                {t.question}
+              </Box>
+              {t.sentence && (
+                <Box component="span" sx={{ display: 'block', mt: 0.75 }}>
+                  {t.sentence}
+                </Box>
+              )}
+            </span>
+            <Box component="span" sx={{ color: 'var(--soft)', textAlign: { md: 'right' } }}>
+              {t.state}
+            </Box>
+          </Box>
+        </Box>
+      ))}
+    </Box>
+  )
+}

@@ -1,0 +1,43 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import { useDropzone } from 'react-dropzone'
+
+interface Props {
+  label: string
+  hint: string
+  accept: string
+  multiple?: boolean
+  onFiles: (files: { name: string; text: string }[]) => void
+  onTooLarge: (name: string) => void
+}
+
+const LARGEST = 64 * 1024 * 1024
+
+/** A place to drop files on or to pick them; said beforehand: 64 MB each. */
+export function FileDrop({ label, hint, accept, multiple = false, onFiles, onTooLarge }: Props) {
+  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+    multiple,
+    onDrop: async (files) => {
+      const large = files.find((f) => f.size > LARGEST)
+      if (large) onTooLarge(large.name)
+      else onFiles(await Promise.all(files.map(async (f) => ({ name: f.name, text: await f.text() }))))
+    },
+  })
+  return (
+    <Box
+      {...getRootProps({ role: 'button', 'aria-label': label })}
+      sx={{
+        border: '2px dashed',
+        borderColor: isDragActive ? 'var(--accent)' : 'var(--soft)',
+        background: 'var(--raised)',
+        p: 2.5,
+        cursor: 'pointer',
+      }}
+    >
+      <input {...getInputProps({ 'aria-label': `${label} (files)`, accept })} />
+      <b>{label}</b>
+      <Box sx={{ color: 'var(--soft)' }}>{hint} Up to 64 MB a file.</Box>
+    </Box>
+  )
+}

@@ -1,0 +1,4 @@
+export * from './RigBadge'
+export * from './Say'
+export * from './Shell'
+export * from './UnitsSwitch'

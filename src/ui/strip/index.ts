@@ -1,0 +1,2 @@
+export * from './ReachStrip'
+export * from './model'

@@ -1,0 +1,166 @@
+import { listenerOf, type Direction, type Link } from '@/core/kit'
+import { chanceOverSmoothGround } from '@/core/reach'
+import { readingText, readReport, type Reading } from '@/core/reports'
+import { schedule, type LoggedCheck, type Mark, type RunLog, type TrialPlan } from '@/core/trial'
+
+export type AxisScale = 'root' | 'even' | 'lg'
+
+/** One check as the strip draws it. */
+export interface Post {
+  id: string
+  markName: string
+  legName: string
+  distanceM: number
+  direction: Direction
+  repeat: number
+  state: 'heard' | 'not heard' | 'to do' | 'not graded' | 'not read' | 'skipped'
+  /** 0 to 1, by strength; null where none was given. */
+  height: number | null
+  /** 0 to 5, how far the cap is filled; null where none was given. */
+  readability: number | null
+  /** In words, for the table and for readers. */
+  said: string
+  remark: string
+}
+
+/** A finding: the reach at a chance, with its interval. */
+export interface Bracket {
+  chance: number
+  estimateM: number | null
+  lowM: number | null
+  highM: number | null
+  label: string
+}
+
+export interface Lane {
+  id: string
+  letter: string
+  name: string
+  posts: Post[]
+  /** Chance of copy against distance, as expected beforehand; the worse direction. */
+  wedge: { distanceM: number; chance: number }[]
+  brackets: Bracket[]
+}
+
+export interface StripModel {
+  lanes: Lane[]
+  nearestM: number
+  farthestM: number
+}
+
+/** Where a reading stands between the weakest and the strongest that its kind knows, 0 to 1. */
+function heightOf(reading: Reading): number | null {
+  if (reading.state !== 'heard') return null
+  if (reading.strength) {
+    const { units, overDb } = reading.strength.to
+    return Math.min(1, ((units - 1) * 6 + overDb + 6) / 114)
+  }
+  if (reading.level) return Math.min(1, Math.max(0.05, (reading.level.to + 130) / 90))
+  if (reading.count) return reading.count.k / reading.count.n
+  return null
+}
+
+function postOf(plan: TrialPlan, check: LoggedCheck, mark: Mark): Post {
+  const reading = readReport(check.text, plan.scales[listenerOf(check.direction)])
+  const state = check.state === 'sent' ? 'not graded' : reading.state
+  return {
+    id: check.id,
+    markName: mark.name,
+    legName: mark.legName,
+    distanceM: mark.distanceM,
+    direction: check.direction,
+    repeat: check.repeat,
+    state,
+    height: heightOf(reading),
+    readability: reading.state === 'heard' ? reading.readability : null,
+    said: `${check.text}${state === 'heard' || state === 'not heard' ? '' : ` (${readingText(reading)})`}${
+      check.calls > 1 ? `, ${check.calls} calls` : ''
+    }`,
+    remark: check.remark,
+  }
+}
+
+const WEDGE_STEPS = 48
+
+function wedgeOf(link: Link, directions: readonly Direction[], farthestM: number): Lane['wedge'] {
+  return Array.from({ length: WEDGE_STEPS + 1 }, (_, i) => {
+    const distanceM = Math.max(20, farthestM * (i / WEDGE_STEPS) ** 2)
+    return {
+      distanceM,
+      chance: Math.min(...directions.map((d) => chanceOverSmoothGround(link, d, distanceM))),
+    }
+  })
+}
+
+/**
+ * What the strip shows: before the run every check still to make, during it the progress, after it the result.
+ * @param log null before any run
+ * @param brackets findings by link id
+ * @param legId only this leg; null for all
+ */
+export function stripModel(
+  plan: TrialPlan,
+  marks: readonly Mark[],
+  log: RunLog,
+  brackets: ReadonlyMap<string, Bracket[]> = new Map(),
+  legId: string | null = null,
+): StripModel {
+  const shown = marks.filter((m) => legId === null || m.legId === legId)
+  const byId = new Map(shown.map((m) => [m.id, m]))
+  const distances = shown.map((m) => m.distanceM)
+  const farthestM = distances.length ? Math.max(...distances) : 1000
+  const open = schedule({ ...plan, marks: plan.marks }, log).filter((c) => c.state !== 'logged' && byId.has(c.markId))
+  return {
+    nearestM: distances.length ? Math.min(...distances) : 0,
+    farthestM,
+    lanes: plan.links.map((link) => ({
+      id: link.id,
+      letter: link.letter,
+      name: link.name,
+      wedge: wedgeOf(link, plan.directions, farthestM * 1.12),
+      brackets: brackets.get(link.id) ?? [],
+      posts: [
+        ...log.checks
+          .filter((c) => c.linkId === link.id && c.voided === null && byId.has(c.markId))
+          .map((c) => postOf(plan, c, byId.get(c.markId)!)),
+        ...open
+          .filter((c) => c.linkId === link.id)
+          .map((c): Post => ({
+            id: `${c.markId}|${c.linkId}|${c.direction}|${c.repeat}`,
+            markName: c.mark.name,
+            legName: c.mark.legName,
+            distanceM: c.mark.distanceM,
+            direction: c.direction,
+            repeat: c.repeat,
+            state: c.state === 'skipped' ? 'skipped' : 'to do',
+            height: null,
+            readability: null,
+            said: c.state === 'skipped' ? 'skipped' : 'still to make',
+            remark: '',
+          })),
+      ].sort((a, b) => a.distanceM - b.distanceM || a.direction.localeCompare(b.direction) || a.repeat - b.repeat),
+    })),
+  }
+}
+
+/** Place on the axis, 0 to 1. */
+export function axisPlace(distanceM: number, farthestM: number, nearestM: number, scale: AxisScale): number {
+  const end = farthestM * 1.12
+  if (scale === 'even') return Math.min(1, distanceM / end)
+  if (scale === 'root') return Math.min(1, Math.sqrt(distanceM / end))
+  const start = Math.max(1, nearestM * 0.7)
+  return Math.min(1, Math.max(0, Math.log(distanceM / start) / Math.log(end / start)))
+}
+
+/** Round figures for the axis, in its own unit. */
+export function axisTicks(end: number, start: number, scale: AxisScale): number[] {
+  if (scale === 'lg') {
+    const all = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100]
+    return all.filter((t) => t >= start && t <= end)
+  }
+  const step = [0.1, 0.2, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find((s) => end / s <= 9) ?? 100
+  const ticks: number[] = []
+  for (let t = step; t <= end + 1e-9; t += step) ticks.push(Number(t.toFixed(3)))
+  if (scale === 'root' && ticks[0]! > end / 12) ticks.unshift(Number((step / 4).toFixed(3)))
+  return ticks
+}

@@ -1,0 +1,34 @@
+/** Paper and ink, and one accent for what to do now. The same hexes stand in app/globals.css for our own drawings. */
+export const LIGHT = {
+  paper: '#f7f2e7',
+  raised: '#fdfaf3',
+  ink: '#14222e',
+  soft: '#4b5a64',
+  rule: '#d8cfbb',
+  accent: '#7d5200',
+  bad: '#9b2c1f',
+}
+
+export const DARK = {
+  paper: '#10181f',
+  raised: '#18232c',
+  ink: '#f0ebdf',
+  soft: '#b3bcc2',
+  rule: '#35434e',
+  accent: '#f4b92c',
+  bad: '#ff9d8a',
+}
+
+/** Rigs are told apart by letter, line pattern and hue; the hues stay apart for the colour-blind. */
+export const RIG_LOOKS = [
+  { hue: 'var(--rig-1)', dash: '' },
+  { hue: 'var(--rig-2)', dash: '7 3' },
+  { hue: 'var(--rig-3)', dash: '2 3' },
+  { hue: 'var(--rig-4)', dash: '9 3 2 3' },
+  { hue: 'var(--rig-5)', dash: '12 4' },
+  { hue: 'var(--rig-6)', dash: '5 2 1 2 1 2' },
+  { hue: 'var(--rig-7)', dash: '1 4' },
+  { hue: 'var(--rig-8)', dash: '14 3 4 3' },
+] as const
+
+export const rigLook = (i: number) => RIG_LOOKS[i % RIG_LOOKS.length]!

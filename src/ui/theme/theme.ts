@@ -1,0 +1,34 @@
+'use client'
+
+import { createTheme } from '@mui/material/styles'
+import { DARK, LIGHT } from './palette'
+
+const palette = (p: typeof LIGHT) => ({
+  primary: { main: p.accent, contrastText: p === LIGHT ? '#ffffff' : '#14222e' },
+  secondary: { main: p.ink },
+  error: { main: p.bad },
+  background: { default: p.paper, paper: p.raised },
+  text: { primary: p.ink, secondary: p.soft },
+  divider: p.rule,
+})
+
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'media' },
+  colorSchemes: { light: { palette: palette(LIGHT) }, dark: { palette: palette(DARK) } },
+  typography: {
+    fontFamily: '"Atkinson Hyperlegible", system-ui, sans-serif',
+    fontSize: 15,
+    h1: { fontSize: '1.7rem', fontWeight: 700, lineHeight: 1.2 },
+    h2: { fontSize: '1.2rem', fontWeight: 700, lineHeight: 1.3 },
+    h3: { fontSize: '1.02rem', fontWeight: 700, lineHeight: 1.4 },
+    button: { textTransform: 'none', fontWeight: 700 },
+  },
+  shape: { borderRadius: 3 },
+  components: {
+    MuiButton: { defaultProps: { disableElevation: true } },
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
+    MuiTableCell: { styleOverrides: { root: { fontVariantNumeric: 'tabular-nums' } } },
+    MuiToggleButton: { styleOverrides: { root: { textTransform: 'none' } } },
+  },
+})
