@@ -16,7 +16,7 @@ export class DatabaseRefused extends Error {}
 
 /** The database file: EVEN_REACH_DB, else data/even-reach.db in the project. */
 export function databaseFile(): string {
-  return resolve(process.env.EVEN_REACH_DB ?? join('data', 'even-reach.db'))
+  return resolve(/*turbopackIgnore: true*/ process.env.EVEN_REACH_DB ?? join('data', 'even-reach.db'))
 }
 
 function knownMigrations(folder: string): number {
@@ -44,7 +44,7 @@ function inspect(sqlite: Database.Database, file: string, known: number): { appl
  * Opens the database, makes it if there is none, and brings its tables up to date after copying the file aside.
  * @throws DatabaseRefused where the file is no database, another program's, or a newer version's
  */
-export function openDatabase(file: string, migrations = resolve(MIGRATIONS)): Db {
+export function openDatabase(file: string, migrations = resolve(/*turbopackIgnore: true*/ MIGRATIONS)): Db {
   const isNew = !existsSync(file) || statSync(file).size === 0
   mkdirSync(dirname(file), { recursive: true })
   let sqlite: Database.Database | null = null

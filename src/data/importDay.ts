@@ -71,7 +71,7 @@ export function importDay(db: Db, day: Day, hash: string, fileName: string, fixe
       plan.links.map((l) => ({ id: l.id, baseRigId: l.base.id, outRigId: l.out.id })),
     )
     const startedAt = day.checks.find((c) => c.time)?.time ?? nowIso()
-    const runId = startRun(tx, trialId, `Imported from ${fileName}`, plan, { note: '', fixedBeforehand }, startedAt)
+    const runId = startRun(tx, trialId, `Imported from ${fileName}`, plan, { note: '', fixedBeforehand, imported: true }, startedAt)
     const common = { runId, device: 'import', role: 'import', supersedes: null }
     const entries: Entry[] = day.checks.map(({ line, time, ...check }, seq) => ({
       ...common,

@@ -157,7 +157,10 @@ export const link = sqliteTable(
 
 export interface Conditions {
   note: string
+  /** The number of marks was fixed before setting out. */
   fixedBeforehand: boolean
+  /** Brought in from files: what was planned is not known. */
+  imported: boolean
 }
 
 export const run = sqliteTable(

@@ -1,5 +1,5 @@
 import { and, asc, desc, eq } from 'drizzle-orm'
-import { linkName, varyingEnd, type Link } from '@/core/kit'
+import { nameLinks, type Link } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
 import type { TrialPlan } from '@/core/trial'
 import type { Db } from './database'
@@ -67,13 +67,7 @@ export function linksOf(db: Db, trialId: string): Link[] {
       .map((r) => [r.id, toRig(r)]),
   )
   const rows = db.select().from(link).where(eq(link.trialId, trialId)).orderBy(asc(link.position)).all()
-  const joined = rows.map((l) => ({ id: l.id, base: rigs.get(l.baseRigId)!, out: rigs.get(l.outRigId)! }))
-  const varies = varyingEnd(joined)
-  return joined.map((l) => ({
-    ...l,
-    name: linkName(l, varies),
-    letter: varies === 'base' ? l.base.letter : varies === 'out' ? l.out.letter : `${l.out.letter}${l.base.letter}`,
-  }))
+  return nameLinks(rows.map((l) => ({ id: l.id, base: rigs.get(l.baseRigId)!, out: rigs.get(l.outRigId)! })))
 }
 
 export function openTrial(db: Db, id: string): OpenTrial | null {
@@ -84,8 +78,9 @@ export function openTrial(db: Db, id: string): OpenTrial | null {
 }
 
 /** The plan as a run would carry it out now. */
-export function planOf({ trial: t, legs, links }: OpenTrial): TrialPlan {
+export function planOf({ trial: t, site: base, legs, links }: OpenTrial): TrialPlan {
   return {
+    base: base && { name: base.name, lat: base.lat, lon: base.lon },
     trialName: t.name,
     question: t.question,
     links,
@@ -137,4 +132,24 @@ export function deleteTrial(db: Db, id: string): Done {
     return refuse('This trial has runs, and a record is never deleted. Void a run that does not count.')
   db.delete(trial).where(eq(trial.id, id)).run()
   return done(undefined)
+}
+
+/** What the plan step edits, as it stands. */
+export function planInputOf({ trial: t, links }: OpenTrial): PlanInput {
+  const { name, question, directions, scales, copyRule, repeats } = t
+  const { orderScheme, orderSeed, sameAs, marginDb, surroundings } = t
+  return {
+    name,
+    question,
+    directions,
+    scales,
+    copyRule,
+    repeats,
+    orderScheme,
+    orderSeed,
+    sameAs,
+    marginDb,
+    surroundings,
+    links: links.map((l) => ({ baseRigId: l.base.id, outRigId: l.out.id })),
+  }
 }

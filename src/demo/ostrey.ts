@@ -1,5 +1,4 @@
 import { v7 } from 'uuid'
-import { eq } from 'drizzle-orm'
 import { direct, type Place } from '@/core/geo'
 import type { Rig } from '@/core/kit'
 import { ORDINARY_FIELD, simulateRun, type SimulatedField } from '@/core/sim'
@@ -11,6 +10,7 @@ import {
   appendEntries,
   openTrial,
   placeBase,
+  planInputOf,
   planOf,
   savePlan,
   startRun,
@@ -63,7 +63,9 @@ function bentWay(seed: LegSeed): { way: Place[]; marks: { name: string; place: P
   for (let i = 1; i <= steps; i++) {
     const share = i / steps
     const bearing =
-      seed.bearings[0] + (seed.bearings[1] - seed.bearings[0]) * share + 14 * Math.sin(i * 0.7 + seed.spacingM)
+      seed.bearings[0] +
+      (seed.bearings[1] - seed.bearings[0]) * share +
+      14 * Math.sin(i * 0.7 + seed.spacingM)
     const place = direct(way[way.length - 1]!, bearing, stepM)
     way.push(place)
     if (i % 5 === 0)
@@ -89,19 +91,10 @@ function makeTrial(db: Db, rigs: Map<string, string>, seed: TrialSeed): string {
     const { way, marks } = bentWay(leg)
     addLegToTrial(db, id, { name: leg.name, how: 'track', bearingDeg: null, way, marks })
   }
-  const { trial: row } = openTrial(db, id)!
-  const { name, question, directions, scales, copyRule, repeats, orderScheme, marginDb } = row
-  const saved = savePlan(db, id, row.revision, {
-    name,
-    question,
-    directions,
-    scales,
-    copyRule,
-    repeats,
-    orderScheme,
-    orderSeed: seed.orderSeed,
+  const open = openTrial(db, id)!
+  const saved = savePlan(db, id, open.trial.revision, {
+    ...planInputOf(open),
     sameAs: seed.sameAs,
-    marginDb,
     surroundings: seed.surroundings,
     links: seed.links.map(([base, out]) => ({ baseRigId: rigs.get(base)!, outRigId: rigs.get(out)! })),
   })
@@ -125,7 +118,14 @@ function idAt(ms: number, seq: number): string {
 
 function makeRun(db: Db, trialId: string, seed: RunSeed): void {
   const plan = planOf(openTrial(db, trialId)!)
-  const runId = startRun(db, trialId, seed.name, plan, { note: seed.note, fixedBeforehand: true }, seed.startedAt)
+  const runId = startRun(
+    db,
+    trialId,
+    seed.name,
+    plan,
+    { note: seed.note, fixedBeforehand: true, imported: false },
+    seed.startedAt,
+  )
   let clock = Date.parse(seed.startedAt)
   let markId = ''
   const entries: Entry[] = []

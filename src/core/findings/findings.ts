@@ -42,15 +42,12 @@ export interface Findings {
 /** Chances for which a reach is quoted. */
 export const CHANCES = [0.9, 0.5] as const
 
-/**
- * The findings of a run: every pair of links in each direction and both together, and how far each link reaches.
- * Pure and repeatable; takes some tenths of a second for thirty marks and three links.
- */
-export function makeFindings(input: FindingsInput): Findings {
-  const { checks, voided } = readChecks(input)
+/** What does not depend on the copy rule, and takes most of the time: every pair of links in every direction. */
+export function comparePairs(input: FindingsInput): JudgedPair[] {
+  const { checks } = readChecks(input)
   const cellSets = cellsOf(input, checks)
   const scopes: Scope[] = input.directions.length > 1 ? [...input.directions, 'both'] : [...input.directions]
-  const pairs = scopes.flatMap((scope) => {
+  return scopes.flatMap((scope) => {
     const compared = input.links.flatMap((a, i) =>
       input.links.slice(i + 1).map((b) => comparePair(input, checks, cellSets, a, b, scope)),
     )
@@ -61,6 +58,15 @@ export function makeFindings(input: FindingsInput): Findings {
     )
     return judgePairs(compared, input.marginDb, input.fixedBeforehand, step)
   })
+}
+
+/**
+ * The findings of a run: every pair of links in each direction and both together, and how far each link reaches.
+ * Pure and repeatable; takes a second or two for thirty marks and three links.
+ * @param pairs what {@link comparePairs} gave for the same log, so that a change of copy rule alone is quick
+ */
+export function makeFindings(input: FindingsInput, pairs: JudgedPair[] = comparePairs(input)): Findings {
+  const { checks, voided } = readChecks(input)
   const reaches = reachesOf(input, checks)
   const unread = checks.filter((c) => c.reading.state === 'not read')
   const ungraded = checks.filter((c) => c.reading.state === 'not graded')

@@ -181,6 +181,7 @@ export function dayOfFiles(
     checks,
     plan: {
       trialName: choices.name ?? 'Imported day',
+      base: { name: base.name, lat: base.place.lat, lon: base.place.lon },
       question: `Which of ${links.map((l) => l.name).join(', ')} reaches how far from ${base.name}?`,
       links,
       marks,

@@ -128,3 +128,14 @@ export function varyingEnd(
   if (bases > 1 && outs > 1) return 'both'
   return bases > 1 ? 'base' : 'out'
 }
+
+/** Names and letters of links, after the end that varies among them. */
+export function nameLinks(links: readonly Omit<Link, 'name' | 'letter'>[]): Link[] {
+  const varies = varyingEnd(links)
+  return links.map((l) => ({
+    ...l,
+    name: linkName(l, varies),
+    letter:
+      varies === 'base' ? l.base.letter : varies === 'out' ? l.out.letter : `${l.out.letter}${l.base.letter}`,
+  }))
+}

@@ -58,7 +58,8 @@ function shadowing(marks: readonly Mark[], field: SimulatedField, random: Seeded
     const at = mark.alongM ?? mark.distanceM
     const before = last.get(mark.legId)
     const share = before ? Math.exp(-Math.abs(at - before.at) / field.shadowM) : 0
-    const value = share * (before?.value ?? 0) + Math.sqrt(1 - share * share) * field.shadowDb * random.normal()
+    const value =
+      share * (before?.value ?? 0) + Math.sqrt(1 - share * share) * field.shadowDb * random.normal()
     last.set(mark.legId, { at, value })
     found.set(mark.id, value)
   }
@@ -66,11 +67,20 @@ function shadowing(marks: readonly Mark[], field: SimulatedField, random: Seeded
 }
 
 /** Median level at the receiver, dBm, before shadowing. */
-export function medianLevel(link: Link, direction: Direction, distanceM: number, field: SimulatedField): number {
+export function medianLevel(
+  link: Link,
+  direction: Direction,
+  distanceM: number,
+  field: SimulatedField,
+): number {
   const { sender, receiver } = ends(link, direction)
   const gain = (id: string, known: number | null) => field.gainDbi[id] ?? known ?? 0
   return (
-    eirpDbm(sender.powerW, gain(sender.id, sender.antennaGainDbi), (sender.leadLossDb ?? 0) + sender.attenuatorDb) +
+    eirpDbm(
+      sender.powerW,
+      gain(sender.id, sender.antennaGainDbi),
+      (sender.leadLossDb ?? 0) + sender.attenuatorDb,
+    ) +
     gain(receiver.id, receiver.antennaGainDbi) -
     (receiver.leadLossDb ?? 0) -
     planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM) -
@@ -105,7 +115,10 @@ export function simulateRun(plan: TrialPlan, field: SimulatedField, upTo = 1): C
   const own = new Map<string, number>()
   const planned = plannedChecks(plan)
   const checks: CheckBody[] = []
-  for (const { mark, linkId, markId, direction, repeat } of planned.slice(0, Math.round(planned.length * upTo))) {
+  for (const { mark, linkId, markId, direction, repeat } of planned.slice(
+    0,
+    Math.round(planned.length * upTo),
+  )) {
     const link = plan.links.find((l) => l.id === linkId)!
     const key = `${markId}|${linkId}`
     if (!own.has(key)) own.set(key, field.linkDb * random.normal())

@@ -232,7 +232,13 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
   const open = edgeMass(coarse.grid)
   const [from, to] = support(coarse.grid)
   const best = Math.max(...coarse.peaks)
-  const fine = posteriorOn(likelihood, from, to, 121, (i) => coarse.peaks[i]! > best - 10 - 2 * telling.length)
+  const fine = posteriorOn(
+    likelihood,
+    from,
+    to,
+    121,
+    (i) => coarse.peaks[i]! > best - 10 - 2 * telling.length,
+  )
   const lowOpen = open.low > 0.005
   const highOpen = open.high > 0.005
   // Where one end is open the posterior is no distribution, so the other end is where the likelihood ratio falls off.

@@ -22,6 +22,8 @@ export interface Mark {
 /** A trial's plan as a run carries it out: a frozen copy, so that later edits change no record. */
 export interface TrialPlan {
   trialName: string
+  /** Where the base stands; null where its place is not known. */
+  base: { name: string; lat: number | null; lon: number | null } | null
   question: string
   links: Link[]
   marks: Mark[]

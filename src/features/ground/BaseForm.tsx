@@ -15,7 +15,15 @@ import { setBase } from './actions'
 import { baseSchema } from './groundSchema'
 
 /** Places the base: by coordinates, or from a waypoint of the file that was brought in. */
-export function BaseForm({ trialId, gpx, onDone }: { trialId: string; gpx: Gpx | null; onDone?: () => void }) {
+export function BaseForm({
+  trialId,
+  gpx,
+  onDone,
+}: {
+  trialId: string
+  gpx: Gpx | null
+  onDone?: () => void
+}) {
   const [refusal, setRefusal] = useState<string | null>(null)
   const { control, handleSubmit, setValue, formState } = useForm({
     resolver: yupResolver(baseSchema),
@@ -61,7 +69,9 @@ export function BaseForm({ trialId, gpx, onDone }: { trialId: string; gpx: Gpx |
         <FormField control={control} name="lat" label="Latitude" unit="°" helperText="South is negative" />
         <FormField control={control} name="lon" label="Longitude" unit="°" helperText="West is negative" />
       </Box>
-      {refusal && <Refused title="The base was not placed" problems={[{ where: 'Base', message: refusal }]} />}
+      {refusal && (
+        <Refused title="The base was not placed" problems={[{ where: 'Base', message: refusal }]} />
+      )}
       <Box>
         <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
           Place the base

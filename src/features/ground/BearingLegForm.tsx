@@ -35,7 +35,13 @@ export function BearingLegForm({ trialId, base, units }: { trialId: string; base
     >
       <FormField control={control} name="name" label="Name of the leg" />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 1.5 }}>
-        <FormField control={control} name="bearingDeg" label="Bearing" unit="°" helperText="From true north" />
+        <FormField
+          control={control}
+          name="bearingDeg"
+          label="Bearing"
+          unit="°"
+          helperText="From true north"
+        />
         <FormField
           control={control}
           name="spacing"

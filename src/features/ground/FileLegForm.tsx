@@ -13,9 +13,21 @@ import { addTrialLeg } from './actions'
 import { wayLeg, waypointLeg } from './legs'
 
 /** A leg from the file: along one of its ways, or at its waypoints alone. */
-export function FileLegForm({ trialId, base, gpx, units }: { trialId: string; base: Place; gpx: Gpx; units: Units }) {
+export function FileLegForm({
+  trialId,
+  base,
+  gpx,
+  units,
+}: {
+  trialId: string
+  base: Place
+  gpx: Gpx
+  units: Units
+}) {
   const [way, setWay] = useState(gpx.ways.length > 0 ? 0 : -1)
-  const [marks, setMarks] = useState<'waypoints' | 'spacing'>(gpx.waypoints.length > 1 ? 'waypoints' : 'spacing')
+  const [marks, setMarks] = useState<'waypoints' | 'spacing'>(
+    gpx.waypoints.length > 1 ? 'waypoints' : 'spacing',
+  )
   const [spacing, setSpacing] = useState('500')
   const [name, setName] = useState(gpx.ways[0]?.name || 'Leg')
   const [problem, setProblem] = useState<string | null>(null)
@@ -29,7 +41,13 @@ export function FileLegForm({ trialId, base, gpx, units }: { trialId: string; ba
     const leg =
       way < 0
         ? waypointLeg(base, gpx, name)
-        : wayLeg(base, gpx, way, name, marks === 'spacing' ? { kind: 'spacing', spacingM } : { kind: 'waypoints' })
+        : wayLeg(
+            base,
+            gpx,
+            way,
+            name,
+            marks === 'spacing' ? { kind: 'spacing', spacingM } : { kind: 'waypoints' },
+          )
     if (leg.marks.length === 0)
       return setProblem(
         marks === 'spacing'

@@ -38,7 +38,9 @@ export function GroundStep({ trialId, site, legs, units }: Props) {
     return {
       base,
       legs: legs.map((l) => ({ name: l.name, way: l.way })),
-      marks: marks.flatMap((m) => (m.lat !== null && m.lon !== null ? [{ lat: m.lat, lon: m.lon, name: m.name }] : [])),
+      marks: marks.flatMap((m) =>
+        m.lat !== null && m.lon !== null ? [{ lat: m.lat, lon: m.lon, name: m.name }] : [],
+      ),
       farthestM: Math.max(500, ...marks.map((m) => m.distanceM)),
       units,
       label: `Map: ${base?.name ?? 'no base yet'}, ${legs.length} legs, ${marks.length} marks`,
@@ -59,7 +61,14 @@ export function GroundStep({ trialId, site, legs, units }: Props) {
       />
       <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr', lg: '380px minmax(0, 1fr)' }, gap: 3 }}>
         <Box sx={{ display: 'grid', gap: 3, alignContent: 'start', minWidth: 0 }}>
-          {(!base || moving) && <BaseForm key={file?.name ?? 'none'} trialId={trialId} gpx={file?.gpx ?? null} onDone={() => setMoving(false)} />}
+          {(!base || moving) && (
+            <BaseForm
+              key={file?.name ?? 'none'}
+              trialId={trialId}
+              gpx={file?.gpx ?? null}
+              onDone={() => setMoving(false)}
+            />
+          )}
           {base && !moving && (
             <Box>
               <Typography variant="h2" component="h2">
@@ -81,7 +90,13 @@ export function GroundStep({ trialId, site, legs, units }: Props) {
               accept=".gpx"
               onFiles={read}
               onTooLarge={(name) =>
-                setProblems([{ code: 'large', where: name, message: 'The file is larger than 64 MB. Thin out the track.' }])
+                setProblems([
+                  {
+                    code: 'large',
+                    where: name,
+                    message: 'The file is larger than 64 MB. Thin out the track.',
+                  },
+                ])
               }
             />
             {problems.length > 0 && <Refused title="The file was not taken in" problems={problems} />}
@@ -96,7 +111,10 @@ export function GroundStep({ trialId, site, legs, units }: Props) {
           )}
           {base && (
             <Box component="details" open={legs.length === 0 && !file}>
-              <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, mb: 1.5, fontSize: '1.1rem' }}>
+              <Box
+                component="summary"
+                sx={{ cursor: 'pointer', fontWeight: 700, mb: 1.5, fontSize: '1.1rem' }}
+              >
                 Add a leg by bearing
               </Box>
               <BearingLegForm trialId={trialId} base={base} units={units} />

@@ -25,9 +25,14 @@ export function LegList({ trialId, legs, units }: { trialId: string; legs: LegWi
               {leg.name}
             </Typography>
             <Box sx={{ color: 'var(--soft)', flex: 1 }}>
-              {leg.marks.length} marks, out to {distanceText(Math.max(0, ...leg.marks.map((m) => m.distanceM)), units)}
+              {leg.marks.length} marks, out to{' '}
+              {distanceText(Math.max(0, ...leg.marks.map((m) => m.distanceM)), units)}
             </Box>
-            <Button size="small" onClick={() => void dropLeg(trialId, leg.id)} aria-label={`Take out ${leg.name}`}>
+            <Button
+              size="small"
+              onClick={() => void dropLeg(trialId, leg.id)}
+              aria-label={`Take out ${leg.name}`}
+            >
               Take out
             </Button>
           </Box>

@@ -31,7 +31,8 @@ export async function addTrialLeg(trialId: string, raw: unknown): Promise<Done<s
     if (site?.lat != null && site.lon != null) {
       const base = { lat: site.lat, lon: site.lon }
       const atBase = leg.marks.find((m) => inverse(base, m.place).distanceM < 5)
-      if (atBase) return refuse(`Mark ${atBase.name} lies at the base itself. Leave it out; a mark needs a distance.`)
+      if (atBase)
+        return refuse(`Mark ${atBase.name} lies at the base itself. Leave it out; a mark needs a distance.`)
       const far = leg.marks.find((m) => inverse(base, m.place).distanceM > 2_000_000)
       if (far) return refuse(`Mark ${far.name} lies more than 2000 km from the base. Is this the right file?`)
     }

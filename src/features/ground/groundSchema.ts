@@ -1,8 +1,12 @@
 import * as yup from 'yup'
 import { neededDecimal } from '@/ui/fields/decimal'
 
-const lat = () => neededDecimal('The latitude').min(-89, 'Between -89 and 89 degrees').max(89, 'Between -89 and 89 degrees')
-const lon = () => neededDecimal('The longitude').min(-180, 'Between -180 and 180 degrees').max(180, 'Between -180 and 180 degrees')
+const lat = () =>
+  neededDecimal('The latitude').min(-89, 'Between -89 and 89 degrees').max(89, 'Between -89 and 89 degrees')
+const lon = () =>
+  neededDecimal('The longitude')
+    .min(-180, 'Between -180 and 180 degrees')
+    .max(180, 'Between -180 and 180 degrees')
 
 export const baseSchema = yup.object({
   name: yup.string().trim().required('Name the place, such as "Harbour"').max(60),
@@ -15,15 +19,24 @@ export const bearingLegSchema = yup.object({
   name: yup.string().trim().required('Name the leg, such as "Shore road"').max(60),
   bearingDeg: neededDecimal('The bearing').min(0, '0 to 360 degrees').max(360, '0 to 360 degrees'),
   spacing: neededDecimal('The spacing').moreThan(0, 'Spacing must be above 0'),
-  count: neededDecimal('The number of marks').integer('A whole number').min(1, 'At least 1').max(200, 'At most 200'),
+  count: neededDecimal('The number of marks')
+    .integer('A whole number')
+    .min(1, 'At least 1')
+    .max(200, 'At most 200'),
 })
 
-const place = yup.object({ lat: yup.number().min(-89).max(89).required(), lon: yup.number().min(-180).max(180).required() })
+const place = yup.object({
+  lat: yup.number().min(-89).max(89).required(),
+  lon: yup.number().min(-180).max(180).required(),
+})
 
 /** A leg as the server takes it. */
 export const legSchema = yup.object({
   name: yup.string().trim().required().max(60),
-  how: yup.string().oneOf(['bearing', 'track', 'marks'] as const).required(),
+  how: yup
+    .string()
+    .oneOf(['bearing', 'track', 'marks'] as const)
+    .required(),
   bearingDeg: yup.number().nullable().default(null),
   way: yup
     .array(place.shape({ elevationM: yup.number().nullable().default(null) }).required())

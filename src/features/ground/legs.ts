@@ -13,7 +13,13 @@ const letters = (name: string) => (name.match(/[A-Za-z]/)?.[0] ?? 'M').toUpperCa
 const numbered = (name: string, i: number) => `${letters(name)}${String(i + 1).padStart(2, '0')}`
 
 /** A leg by bearing: marks at even distances, m. */
-export function bearingLeg(base: Place, name: string, bearingDeg: number, spacingM: number, count: number): DraftLeg {
+export function bearingLeg(
+  base: Place,
+  name: string,
+  bearingDeg: number,
+  spacingM: number,
+  count: number,
+): DraftLeg {
   const marks = Array.from({ length: count }, (_, i) => ({
     name: numbered(name, i),
     place: direct(base, bearingDeg, (i + 1) * spacingM),
@@ -44,7 +50,11 @@ export function wayLeg(base: Place, gpx: Gpx, wayIndex: number, name: string, fr
   const marks = gpx.waypoints
     .filter((w) => inverse(base, w).distanceM >= 5)
     .filter((w) => Math.min(...thin.map((p) => inverse(p, w).distanceM)) <= NEAR_M)
-    .map((w, i) => ({ name: w.name || numbered(name, i), place: bare(w), alongM: alongNearest(way.points, w) }))
+    .map((w, i) => ({
+      name: w.name || numbered(name, i),
+      place: bare(w),
+      alongM: alongNearest(way.points, w),
+    }))
     .sort((a, b) => a.alongM - b.alongM)
   return { name, how: 'track', bearingDeg: null, way: way.points.map(bare), marks }
 }

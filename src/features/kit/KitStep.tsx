@@ -60,8 +60,8 @@ export function KitStep({ trialId, rigs, freeLetter, units }: Props) {
       )}
       {rigs.length === 0 && !form && (
         <Empty title="No rigs yet" action={add}>
-          Begin with the rig at the base, then add those you want to compare out there. Two are enough. To look at a
-          finished trial first, run <code>npm run demo</code>: it has a database of its own.
+          Begin with the rig at the base, then add those you want to compare out there. Two are enough. To
+          look at a finished trial first, run <code>npm run demo</code>: it has a database of its own.
         </Empty>
       )}
       <RigTable {...table} title="Out there" rigs={rigs.filter((r) => !isBaseKind(r))} />

@@ -31,7 +31,15 @@ export function RigForm({ rig, freeLetter, units, onDone }: Props) {
     resolver: yupResolver(rigSchema),
     defaultValues: rig
       ? { ...rig, antennaHeightM: shown(rig.antennaHeightM, units) }
-      : { letter: freeLetter, name: '', kind: 'handheld' as const, rxMHz: null, antennaGainDbi: null, leadLossDb: 0, note: '' },
+      : {
+          letter: freeLetter,
+          name: '',
+          kind: 'handheld' as const,
+          rxMHz: null,
+          antennaGainDbi: null,
+          leadLossDb: 0,
+          note: '',
+        },
   })
   const save = async (values: Values) => {
     setRefusal(null)
@@ -63,11 +71,35 @@ export function RigForm({ rig, freeLetter, units, onDone }: Props) {
           ))}
         </FormField>
         <FormField control={control} name="txMHz" label="Transmits on" unit="MHz" />
-        <FormField control={control} name="rxMHz" label="Receives on" unit="MHz" helperText="Empty: the same" />
+        <FormField
+          control={control}
+          name="rxMHz"
+          label="Receives on"
+          unit="MHz"
+          helperText="Empty: the same"
+        />
         <FormField control={control} name="powerW" label="Power" unit="W" />
-        <FormField control={control} name="antennaHeightM" label="Antenna height" unit={lengthUnit(units)} helperText="Over the ground" />
-        <FormField control={control} name="antennaGainDbi" label="Antenna gain" unit="dBi" helperText="Empty: that is the question" />
-        <FormField control={control} name="leadLossDb" label="Lead loss" unit="dB" helperText="Empty: not known" />
+        <FormField
+          control={control}
+          name="antennaHeightM"
+          label="Antenna height"
+          unit={lengthUnit(units)}
+          helperText="Over the ground"
+        />
+        <FormField
+          control={control}
+          name="antennaGainDbi"
+          label="Antenna gain"
+          unit="dBi"
+          helperText="Empty: that is the question"
+        />
+        <FormField
+          control={control}
+          name="leadLossDb"
+          label="Lead loss"
+          unit="dB"
+          helperText="Empty: not known"
+        />
         <FormField control={control} name="note" label="Note" sx={{ gridColumn: { xs: 'span 2' } }} />
       </Box>
       {refusal && <Refused title="Nothing was saved" problems={[{ where: 'Rig', message: refusal }]} />}

@@ -57,8 +57,14 @@ export function RigTable({ title, rigs, place, trialId, units, onEdit, onCopy, o
                     <RigBadge letter={r.letter} index={place(r.id)} />
                     <span>
                       <b>{r.name}</b>
-                      {r.usedBy.includes(trialId) && <span style={{ color: 'var(--accent)' }}> · in this trial</span>}
-                      {r.note && <span style={{ display: 'block', color: 'var(--soft)', fontSize: '0.85rem' }}>{r.note}</span>}
+                      {r.usedBy.includes(trialId) && (
+                        <span style={{ color: 'var(--accent)' }}> · in this trial</span>
+                      )}
+                      {r.note && (
+                        <span style={{ display: 'block', color: 'var(--soft)', fontSize: '0.85rem' }}>
+                          {r.note}
+                        </span>
+                      )}
                     </span>
                   </Box>
                 </TableCell>
@@ -79,7 +85,11 @@ export function RigTable({ title, rigs, place, trialId, units, onEdit, onCopy, o
                   )}
                 </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap' }}>
-                  {r.leadLossDb === null ? <i>not known</i> : <Quantity value={String(r.leadLossDb)} unit="dB" />}
+                  {r.leadLossDb === null ? (
+                    <i>not known</i>
+                  ) : (
+                    <Quantity value={String(r.leadLossDb)} unit="dB" />
+                  )}
                 </TableCell>
                 <TableCell sx={{ whiteSpace: 'nowrap', textAlign: 'right' }}>
                   <Button size="small" onClick={() => onEdit(r)} aria-label={`Change rig ${r.letter}`}>

@@ -17,7 +17,9 @@ export const rigSchema = yup.object({
   powerW: neededDecimal('The power')
     .moreThan(0, 'Power must be above 0 W; a receiver only needs no rig of its own')
     .max(5000, 'At most 5000 W'),
-  antennaHeightM: neededDecimal('The height').min(0.1, 'Height must be above the ground: 0.1 m or more').max(1000, 'At most 1000 m'),
+  antennaHeightM: neededDecimal('The height')
+    .min(0.1, 'Height must be above the ground: 0.1 m or more')
+    .max(1000, 'At most 1000 m'),
   antennaGainDbi: decimal().min(-60, 'At least -60 dBi').max(60, 'At most 60 dBi'),
   leadLossDb: decimal().min(0, 'A loss is 0 dB or more').max(60, 'At most 60 dB'),
   note: yup.string().trim().max(500).default(''),

@@ -34,14 +34,21 @@ export interface GroundMapProps {
 const at = (p: Place) => fromLonLat([p.lon, p.lat])
 
 function ringDistances(farthestM: number): number[] {
-  const step = [100, 200, 250, 500, 1000, 2000, 5000, 10000, 20000, 50000].find((s) => farthestM / s <= 5) ?? 100000
+  const step =
+    [100, 200, 250, 500, 1000, 2000, 5000, 10000, 20000, 50000].find((s) => farthestM / s <= 5) ?? 100000
   return Array.from({ length: Math.max(1, Math.ceil(farthestM / step)) }, (_, i) => (i + 1) * step)
 }
 
 function colours(element: HTMLElement) {
   const css = getComputedStyle(element)
   const of = (name: string) => css.getPropertyValue(name).trim()
-  return { ink: of('--ink'), soft: of('--soft'), paper: of('--raised'), rule: of('--rule'), accent: of('--accent-fill') }
+  return {
+    ink: of('--ink'),
+    soft: of('--soft'),
+    paper: of('--raised'),
+    rule: of('--rule'),
+    accent: of('--accent-fill'),
+  }
 }
 
 /** Rings, ways, marks and the base as features, each with its own style. */
@@ -62,7 +69,9 @@ function features(props: GroundMapProps, c: ReturnType<typeof colours>): Feature
       const line = new Feature(new LineString(ring))
       line.setStyle(new Style({ stroke: new Stroke({ color: c.rule, width: 1.5, lineDash: [6, 5] }) }))
       const label = new Feature(new Point(at(direct(props.base, 270, d))))
-      label.setStyle(new Style({ text: text(distanceText(d, props.units), { fill: new Fill({ color: c.soft }) }) }))
+      label.setStyle(
+        new Style({ text: text(distanceText(d, props.units), { fill: new Fill({ color: c.soft }) }) }),
+      )
       found.push(line, label)
     }
   }
@@ -116,7 +125,8 @@ export function GroundMap(props: GroundMapProps) {
       view: new View({ center: [0, 0], zoom: 2 }),
     })
     const extent = source.getExtent()
-    if (extent && Number.isFinite(extent[0])) map.getView().fit(extent, { padding: [24, 24, 24, 24], maxZoom: 16 })
+    if (extent && Number.isFinite(extent[0]))
+      map.getView().fit(extent, { padding: [24, 24, 24, 24], maxZoom: 16 })
     return () => map.setTarget(undefined)
   }, [props])
   return (

@@ -4,7 +4,13 @@ import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 
 /** What went wrong: what, where, and what would be right. */
-export function Refused({ title, problems }: { title: string; problems: { where: string; message: string }[] }) {
+export function Refused({
+  title,
+  problems,
+}: {
+  title: string
+  problems: { where: string; message: string }[]
+}) {
   return (
     <Alert severity="error" variant="outlined" icon={false} sx={{ color: 'var(--ink)', my: 1.5 }}>
       <Typography sx={{ fontWeight: 700 }}>{title}</Typography>
@@ -21,7 +27,15 @@ export function Refused({ title, problems }: { title: string; problems: { where:
 }
 
 /** An empty state: what the step is for and the one action that starts it. */
-export function Empty({ title, children, action }: { title: string; children: ReactNode; action: ReactNode }) {
+export function Empty({
+  title,
+  children,
+  action,
+}: {
+  title: string
+  children: ReactNode
+  action: ReactNode
+}) {
   return (
     <Box sx={{ border: '2px dashed var(--rule)', p: { xs: 2.5, md: 4 }, my: 2, maxWidth: 720 }}>
       <Typography variant="h2" component="h2" gutterBottom>

@@ -68,7 +68,15 @@ function Rail({ trialId, steps }: { trialId: string; steps: Step[] }) {
             <Box component="span" sx={{ display: 'block', fontWeight: 700 }}>
               {step.name}
             </Box>
-            <Box component="span" sx={{ display: 'block', fontSize: '0.82rem', color: 'var(--soft)', whiteSpace: { xs: 'nowrap', md: 'normal' } }}>
+            <Box
+              component="span"
+              sx={{
+                display: 'block',
+                fontSize: '0.82rem',
+                color: 'var(--soft)',
+                whiteSpace: { xs: 'nowrap', md: 'normal' },
+              }}
+            >
               {step.state}
             </Box>
           </Box>
@@ -93,7 +101,11 @@ export function Shell({ trialId, trialName, question, steps, units, children }: 
       </TopLine>
       <Box sx={{ display: 'flex', flexDirection: { xs: 'column', md: 'row' }, flex: 1, minWidth: 0 }}>
         <Rail trialId={trialId} steps={steps} />
-        <Box component="main" id="work" sx={{ flex: 1, minWidth: 0, px: { xs: 2, md: 4 }, py: 2.5, maxWidth: 1320 }}>
+        <Box
+          component="main"
+          id="work"
+          sx={{ flex: 1, minWidth: 0, px: { xs: 2, md: 4 }, py: 2.5, maxWidth: 1320 }}
+        >
           {children}
         </Box>
       </Box>
@@ -119,7 +131,15 @@ export function TopLine({ units, children }: { units: Units; children?: ReactNod
       <Box
         component={Link}
         href="/"
-        sx={{ color: 'var(--ink)', textDecoration: 'none', width: { md: 152 }, flexShrink: 0, display: 'flex', alignItems: 'center', gap: 1 }}
+        sx={{
+          color: 'var(--ink)',
+          textDecoration: 'none',
+          width: { md: 152 },
+          flexShrink: 0,
+          display: 'flex',
+          alignItems: 'center',
+          gap: 1,
+        }}
       >
         <Logo />
         <Box component="span" sx={{ fontWeight: 700 }}>

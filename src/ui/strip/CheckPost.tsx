@@ -16,7 +16,19 @@ interface PostProps {
 }
 
 /** The cap, split into five parts, filled as far as the readability went. */
-function Cap({ px, y, filled, hue, up }: { px: number; y: number; filled: number; hue: string; up: boolean }) {
+function Cap({
+  px,
+  y,
+  filled,
+  hue,
+  up,
+}: {
+  px: number
+  y: number
+  filled: number
+  hue: string
+  up: boolean
+}) {
   const part = 2.2
   return (
     <g>
@@ -68,7 +80,15 @@ export function CheckPost({ post, laneName, px, mid, hue, place, tabIndex, onOpe
         <circle cx={px} cy={ringY} r="4.5" fill="var(--raised)" stroke={hue} strokeWidth="2" />
       )}
       {post.state === 'to do' && (
-        <circle cx={px} cy={ringY} r="4" fill="none" stroke="var(--soft)" strokeWidth="1.6" strokeDasharray="1.6 2.2" />
+        <circle
+          cx={px}
+          cy={ringY}
+          r="4"
+          fill="none"
+          stroke="var(--soft)"
+          strokeWidth="1.6"
+          strokeDasharray="1.6 2.2"
+        />
       )}
       {post.state === 'not graded' && (
         <>

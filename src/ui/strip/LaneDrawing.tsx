@@ -19,7 +19,9 @@ interface LaneProps {
 /** The soft wedge: as thick as the chance of copy, thinning to nothing where it gives out. */
 function Wedge({ lane, mid, x, hue }: { lane: Lane; mid: number; x: (m: number) => number; hue: string }) {
   const HALF = 22
-  const upper = lane.wedge.map(({ distanceM, chance }) => `${x(distanceM).toFixed(1)} ${(mid - HALF * chance).toFixed(1)}`)
+  const upper = lane.wedge.map(
+    ({ distanceM, chance }) => `${x(distanceM).toFixed(1)} ${(mid - HALF * chance).toFixed(1)}`,
+  )
   const lower = lane.wedge
     .map(({ distanceM, chance }) => `${x(distanceM).toFixed(1)} ${(mid + HALF * chance).toFixed(1)}`)
     .reverse()
@@ -27,7 +29,19 @@ function Wedge({ lane, mid, x, hue }: { lane: Lane; mid: number; x: (m: number) 
 }
 
 /** A bracket at the reach with its interval as a bar; an end that is open runs out with an arrow. */
-function ReachBracket({ bracket, row, y, x, width }: { bracket: Bracket; row: number; y: number; x: (m: number) => number; width: number }) {
+function ReachBracket({
+  bracket,
+  row,
+  y,
+  x,
+  width,
+}: {
+  bracket: Bracket
+  row: number
+  y: number
+  x: (m: number) => number
+  width: number
+}) {
   const { estimateM, lowM, highM } = bracket
   if (estimateM === null && lowM === null && highM === null) return null
   const left = lowM === null ? 4 : x(lowM)
@@ -35,9 +49,28 @@ function ReachBracket({ bracket, row, y, x, width }: { bracket: Bracket; row: nu
   const line = y + row * 9
   return (
     <g aria-hidden="true">
-      <path d={`M${left} ${line}H${right}`} stroke="var(--ink)" strokeWidth="3" opacity={row === 0 ? 0.9 : 0.45} />
-      {lowM === null && <path d={`M${left + 6} ${line - 4}L${left} ${line}L${left + 6} ${line + 4}`} fill="none" stroke="var(--ink)" strokeWidth="2" />}
-      {highM === null && <path d={`M${right - 6} ${line - 4}L${right} ${line}L${right - 6} ${line + 4}`} fill="none" stroke="var(--ink)" strokeWidth="2" />}
+      <path
+        d={`M${left} ${line}H${right}`}
+        stroke="var(--ink)"
+        strokeWidth="3"
+        opacity={row === 0 ? 0.9 : 0.45}
+      />
+      {lowM === null && (
+        <path
+          d={`M${left + 6} ${line - 4}L${left} ${line}L${left + 6} ${line + 4}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+      )}
+      {highM === null && (
+        <path
+          d={`M${right - 6} ${line - 4}L${right} ${line}L${right - 6} ${line + 4}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth="2"
+        />
+      )}
       {estimateM !== null && (
         <path
           d={`M${x(estimateM) - 6} ${line - 7}h6v14h-6`}
@@ -57,7 +90,12 @@ export function LaneDrawing({ lane, index, top, height, width, x, tabStop, onOpe
     <g role="list" aria-label={`${lane.letter}, ${lane.name}`}>
       {index > 0 && <path d={`M0 ${top}H${width}`} stroke="var(--rule)" />}
       <Wedge lane={lane} mid={mid} x={x} hue={look.hue} />
-      <path d={`M0 ${mid}H${width}`} stroke={look.hue} strokeWidth="2" strokeDasharray={look.dash || undefined} />
+      <path
+        d={`M0 ${mid}H${width}`}
+        stroke={look.hue}
+        strokeWidth="2"
+        strokeDasharray={look.dash || undefined}
+      />
       {lane.posts.map((post, i) => (
         <CheckPost
           key={post.id}
@@ -72,7 +110,14 @@ export function LaneDrawing({ lane, index, top, height, width, x, tabStop, onOpe
         />
       ))}
       {lane.brackets.map((bracket, row) => (
-        <ReachBracket key={bracket.chance} bracket={bracket} row={row} y={top + height - 14} x={x} width={width} />
+        <ReachBracket
+          key={bracket.chance}
+          bracket={bracket}
+          row={row}
+          y={top + height - 14}
+          x={x}
+          width={width}
+        />
       ))}
       <LaneName lane={lane} top={top} hue={look.hue} />
     </g>
@@ -84,7 +129,14 @@ function LaneName({ lane, top, hue }: { lane: Lane; top: number; hue: string }) 
   return (
     <g aria-hidden="true">
       <rect x="6" y={top + 5} width={wide} height="19" rx="2" fill={hue} />
-      <text x={6 + wide / 2} y={top + 19} fontSize="14" fontWeight="700" textAnchor="middle" fill="var(--paper)">
+      <text
+        x={6 + wide / 2}
+        y={top + 19}
+        fontSize="14"
+        fontWeight="700"
+        textAnchor="middle"
+        fill="var(--paper)"
+      >
         {lane.letter}
       </text>
       <text

@@ -140,9 +140,17 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
       </div>
       <div aria-live="polite">
         {opened && open && (
-          <Box sx={{ mt: 1, px: 2, py: 1, borderLeft: '5px solid var(--accent-fill)', background: 'var(--raised)' }}>
-            <b>{model.lanes[open.lane]!.name}</b>, {opened.direction}, mark {opened.markName} ({opened.legName},{' '}
-            {distanceText(opened.distanceM, units)}): <b>{opened.said}</b>
+          <Box
+            sx={{
+              mt: 1,
+              px: 2,
+              py: 1,
+              borderLeft: '5px solid var(--accent-fill)',
+              background: 'var(--raised)',
+            }}
+          >
+            <b>{model.lanes[open.lane]!.name}</b>, {opened.direction}, mark {opened.markName} (
+            {opened.legName}, {distanceText(opened.distanceM, units)}): <b>{opened.said}</b>
             {opened.remark && <> · {opened.remark}</>}
           </Box>
         )}

@@ -30,7 +30,9 @@ export function StripTable({ model, units }: { model: StripModel; units: Units }
     )
   return (
     <details>
-      <summary style={{ cursor: 'pointer', padding: '6px 0' }}>The strip as a table, {rows.length} checks</summary>
+      <summary style={{ cursor: 'pointer', padding: '6px 0' }}>
+        The strip as a table, {rows.length} checks
+      </summary>
       <CopyButton text={csv} label="Copy the checks as CSV" />
       <Box sx={{ overflowX: 'auto', maxHeight: 420 }} tabIndex={0} role="region" aria-label="Checks">
         <Table size="small" stickyHeader>

@@ -109,7 +109,9 @@ export function stripModel(
   const byId = new Map(shown.map((m) => [m.id, m]))
   const distances = shown.map((m) => m.distanceM)
   const farthestM = distances.length ? Math.max(...distances) : 1000
-  const open = schedule({ ...plan, marks: plan.marks }, log).filter((c) => c.state !== 'logged' && byId.has(c.markId))
+  const open = schedule({ ...plan, marks: plan.marks }, log).filter(
+    (c) => c.state !== 'logged' && byId.has(c.markId),
+  )
   return {
     nearestM: distances.length ? Math.min(...distances) : 0,
     farthestM,
@@ -138,7 +140,9 @@ export function stripModel(
             said: c.state === 'skipped' ? 'skipped' : 'still to make',
             remark: '',
           })),
-      ].sort((a, b) => a.distanceM - b.distanceM || a.direction.localeCompare(b.direction) || a.repeat - b.repeat),
+      ].sort(
+        (a, b) => a.distanceM - b.distanceM || a.direction.localeCompare(b.direction) || a.repeat - b.repeat,
+      ),
     })),
   }
 }

@@ -1,0 +1,15 @@
+import Box from '@mui/material/Box'
+import { ImportDay } from '@/features/exchange/ImportDay'
+import { TopLine } from '@/ui/shell'
+import { readUnits } from '@/ui/shell/readUnits'
+
+export default async function ImportPage() {
+  return (
+    <>
+      <TopLine units={await readUnits()} />
+      <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 2, py: 3 }}>
+        <ImportDay />
+      </Box>
+    </>
+  )
+}

@@ -1,0 +1,22 @@
+import { notFound } from 'next/navigation'
+import { db, listRigs, listRuns, openTrial, planInputOf, planOf } from '@/data'
+import { PlanStep } from '@/features/plan/PlanStep'
+import { readUnits } from '@/ui/shell/readUnits'
+
+export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
+  const open = openTrial(db(), (await params).id)
+  if (!open) notFound()
+  const { trial } = open
+  return (
+    <PlanStep
+      key={trial.revision}
+      trialId={trial.id}
+      revision={trial.revision}
+      plan={planOf(open)}
+      initial={planInputOf(open)}
+      rigs={listRigs(db())}
+      runs={listRuns(db(), trial.id).length}
+      units={await readUnits()}
+    />
+  )
+}

@@ -1,0 +1,46 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import { CHECK_COLUMNS, COLUMN_NAMES, NEEDED, type ColumnMatch, type CsvTable } from '@/core/formats'
+
+interface Props {
+  table: CsvTable
+  value: ColumnMatch
+  onChange: (m: ColumnMatch) => void
+}
+
+/** Which column of the file holds what; guessed from the headings. */
+export function ColumnFields({ table, value, onChange }: Props) {
+  return (
+    <Box sx={{ display: 'grid', gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(5, 1fr)' }, gap: 1.5 }}>
+      {CHECK_COLUMNS.map((c) => (
+        <TextField
+          key={c}
+          select
+          label={COLUMN_NAMES[c]}
+          value={value[c] ?? -1}
+          error={NEEDED.includes(c) && value[c] === null}
+          helperText={
+            value[c] === null
+              ? NEEDED.includes(c)
+                ? 'Needed'
+                : ''
+              : `e.g. ${(table.rows[0]?.cells[value[c]!] ?? '').slice(0, 24)}`
+          }
+          onChange={(e) =>
+            onChange({ ...value, [c]: Number(e.target.value) < 0 ? null : Number(e.target.value) })
+          }
+        >
+          <MenuItem value={-1}>none</MenuItem>
+          {table.heading.map((h, i) => (
+            <MenuItem key={i} value={i}>
+              {h || `column ${i + 1}`}
+            </MenuItem>
+          ))}
+        </TextField>
+      ))}
+    </Box>
+  )
+}

@@ -1,0 +1,148 @@
+import {
+  guessColumns,
+  guessScales,
+  readCheckRows,
+  readCsvTable,
+  readGpx,
+  readKitJson,
+  type CheckRow,
+  type ColumnMatch,
+  type CsvTable,
+  type Gpx,
+  type KitFile,
+  type Problem,
+} from '@/core/formats'
+import type { Listener } from '@/core/kit'
+import { readReport, type Reading, type Scale } from '@/core/reports'
+import { listenerOf } from '@/core/kit'
+
+export interface NamedText {
+  name: string
+  text: string
+}
+
+/** The files of a day as they were opened. */
+export interface OpenFiles {
+  checks: (NamedText & { table: CsvTable }) | null
+  gpx: (NamedText & { value: Gpx }) | null
+  kit: (NamedText & { value: KitFile }) | null
+}
+
+export const NO_FILES: OpenFiles = { checks: null, gpx: null, kit: null }
+
+/** Opens files by what they are; a file that cannot be taken leaves what was open as it is. */
+export function openFiles(
+  files: readonly NamedText[],
+  before: OpenFiles,
+): { files: OpenFiles; problems: Problem[] } {
+  let now = before
+  const problems: Problem[] = []
+  for (const file of files) {
+    const say = (list: Problem[]) =>
+      problems.push(...list.map((p) => ({ ...p, where: `${file.name}, ${p.where}` })))
+    const kind = /\.gpx$/i.test(file.name) ? 'gpx' : /\.json$/i.test(file.name) ? 'kit' : 'checks'
+    if (kind === 'gpx') {
+      const result = readGpx(file.text)
+      if (result.ok) now = { ...now, gpx: { ...file, value: result.value } }
+      else say(result.problems)
+    } else if (kind === 'kit') {
+      const result = readKitJson(file.text)
+      if (result.ok) now = { ...now, kit: { ...file, value: result.value } }
+      else say(result.problems)
+    } else {
+      const result = readCsvTable(file.text)
+      if (result.ok) now = { ...now, checks: { ...file, table: result.value } }
+      else say(result.problems)
+    }
+  }
+  return { files: now, problems }
+}
+
+/** The kit as the form holds it: figures as typed. */
+export interface KitDraft {
+  frequencyMHz: string
+  base: Record<BaseField, string>
+  rigs: Record<RigField, string>[]
+}
+export type RigField = 'name' | 'powerW' | 'antennaHeightM' | 'antennaGainDbi' | 'leadLossDb'
+export type BaseField = RigField | 'lat' | 'lon'
+
+const text = (v: number | string | null | undefined) => (v == null ? '' : String(v))
+
+/** A kit form filled from the kit file, else from the checks and the GPX's base waypoint. */
+export function kitDraft(files: OpenFiles, match: ColumnMatch | null): KitDraft {
+  const kit = files.kit?.value
+  const rig = (r: Partial<KitFile['rigs'][number]>) => ({
+    name: text(r.name),
+    powerW: text(r.powerW),
+    antennaHeightM: text(r.antennaHeightM),
+    antennaGainDbi: text(r.antennaGainDbi),
+    leadLossDb: text(r.leadLossDb),
+  })
+  const waypoint = files.gpx?.value.waypoints.find((w) => /^base\b/i.test(w.name))
+  const column = match?.rig ?? null
+  const named =
+    column === null
+      ? []
+      : [...new Set(files.checks?.table.rows.map((r) => r.cells[column] ?? '').filter(Boolean))]
+  return {
+    frequencyMHz: text(kit?.frequencyMHz),
+    base: {
+      ...rig(kit?.base ?? { name: 'Base' }),
+      lat: text(kit?.base.lat ?? waypoint?.lat),
+      lon: text(kit?.base.lon ?? waypoint?.lon),
+    },
+    rigs: kit ? kit.rigs.map(rig) : named.map((name) => rig({ name })),
+  }
+}
+
+const figure = (t: string) =>
+  t.trim() === '' ? undefined : Number.isNaN(Number(t.replace(',', '.'))) ? t : Number(t.replace(',', '.'))
+
+/** The kit form as a kit file's text, so that one reader judges both. */
+export function kitText(draft: KitDraft, listeners: KitFile['listeners'] | undefined): string {
+  const rig = (r: Record<RigField, string>) => ({
+    name: r.name.trim(),
+    powerW: figure(r.powerW),
+    antennaHeightM: figure(r.antennaHeightM),
+    antennaGainDbi: figure(r.antennaGainDbi),
+    leadLossDb: figure(r.leadLossDb),
+  })
+  return JSON.stringify({
+    frequencyMHz: figure(draft.frequencyMHz),
+    base: { ...rig(draft.base), lat: figure(draft.base.lat), lon: figure(draft.base.lon) },
+    rigs: draft.rigs.map(rig),
+    listeners,
+  })
+}
+
+export interface PreviewRow {
+  row: CheckRow
+  reading: Reading
+}
+
+/** Every row's reading in the scales declared, and the rows that cannot be read. */
+export function preview(
+  files: OpenFiles,
+  match: ColumnMatch,
+  rigNames: string[],
+  scales: Record<Listener, Scale>,
+): { rows: PreviewRow[]; problems: Problem[]; unread: PreviewRow[] } {
+  if (!files.checks) return { rows: [], problems: [], unread: [] }
+  const { rows, problems } = readCheckRows(files.checks.table, match, rigNames)
+  const read = rows.map((row) => ({
+    row,
+    reading: readReport(row.report, scales[listenerOf(row.direction)]),
+  }))
+  return { rows: read, problems, unread: read.filter((r) => r.reading.state === 'not read') }
+}
+
+export function guessedMatch(table: CsvTable): ColumnMatch {
+  return guessColumns(table.heading)
+}
+
+/** The scales guessed from the reports, to be confirmed. */
+export function guessedScales(files: OpenFiles, match: ColumnMatch): Record<Listener, Scale> {
+  const { rows } = readCheckRows(files.checks!.table, match, null)
+  return guessScales(rows, files.kit?.value ?? null)
+}

@@ -1,0 +1,153 @@
+'use client'
+
+import type { Scale } from '@/core/reports'
+import type { Draft } from './draft'
+import { PadButton } from './PadButton'
+
+interface Props {
+  scale: Scale
+  draft: Draft
+  onDraft: (d: Draft) => void
+}
+
+const row = (columns: number) =>
+  ({ display: 'grid', gridTemplateColumns: `repeat(${columns}, 1fr)`, gap: 4 }) as const
+
+function Readability({ draft, onDraft }: Props) {
+  return (
+    <div role="group" aria-label="Readability" style={row(5)}>
+      {[1, 2, 3, 4, 5].map((r) => (
+        <PadButton
+          key={r}
+          chosen={draft.readability === r}
+          aria-label={`Readability ${r}`}
+          onClick={() => onDraft({ ...draft, readability: r })}
+        >
+          {r}
+          <small style={{ display: 'block', fontWeight: 400, fontSize: '0.78rem' }}>
+            {['carrier', 'broken', 'difficult', 'some noise', 'clear'][r - 1]}
+          </small>
+        </PadButton>
+      ))}
+    </div>
+  )
+}
+
+function Strength({ draft, onDraft }: Props) {
+  const key = (s: number) => (
+    <PadButton
+      key={s}
+      chosen={draft.strength === s}
+      aria-label={`Strength ${s}`}
+      onClick={() => onDraft({ ...draft, strength: s, overDb: 0 })}
+    >
+      S{s}
+    </PadButton>
+  )
+  return (
+    <div role="group" aria-label="Strength" style={{ display: 'grid', gap: 4 }}>
+      <div style={row(5)}>{[1, 2, 3, 4, 5].map(key)}</div>
+      <div style={row(5)}>
+        {[6, 7, 8, 9].map(key)}
+        <PadButton
+          disabled={draft.strength !== 9}
+          aria-label={draft.overDb ? `${draft.overDb} dB over nine, add ten` : 'Ten dB over nine'}
+          chosen={draft.overDb > 0}
+          onClick={() => onDraft({ ...draft, overDb: draft.overDb >= 60 ? 0 : draft.overDb + 10 })}
+        >
+          +{draft.overDb || 10}
+        </PadButton>
+      </div>
+    </div>
+  )
+}
+
+function Figure({ draft, onDraft, unit }: { draft: Draft; onDraft: (d: Draft) => void; unit: string }) {
+  const type = (d: string) => onDraft({ ...draft, figure: (draft.figure + d).slice(0, 5) })
+  return (
+    <div role="group" aria-label={`Level in ${unit}`} style={{ display: 'grid', gap: 4 }}>
+      <div
+        aria-live="polite"
+        style={{ fontSize: '1.8rem', fontWeight: 700, minHeight: 40, textAlign: 'center' }}
+      >
+        {draft.figure || '·'} <small style={{ fontWeight: 400 }}>{unit}</small>
+      </div>
+      <div style={row(6)}>
+        {['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((d) => (
+          <PadButton key={d} onClick={() => type(d)}>
+            {d}
+          </PadButton>
+        ))}
+        <PadButton
+          aria-label="Minus"
+          onClick={() =>
+            onDraft({
+              ...draft,
+              figure: draft.figure.startsWith('-') ? draft.figure.slice(1) : `-${draft.figure}`,
+            })
+          }
+        >
+          −
+        </PadButton>
+        <PadButton
+          aria-label="Rub out"
+          onClick={() => onDraft({ ...draft, figure: draft.figure.slice(0, -1) })}
+        >
+          ⌫
+        </PadButton>
+      </div>
+    </div>
+  )
+}
+
+/** The report pad for the listener's scale. */
+export function ReportPad({ scale, draft, onDraft }: Props) {
+  switch (scale.kind) {
+    case 'readability-strength':
+      return (
+        <div style={{ display: 'grid', gap: 8 }}>
+          <Readability scale={scale} draft={draft} onDraft={onDraft} />
+          <Strength scale={scale} draft={draft} onDraft={onDraft} />
+        </div>
+      )
+    case 'readability':
+      return <Readability scale={scale} draft={draft} onDraft={onDraft} />
+    case 'strength':
+      return <Strength scale={scale} draft={draft} onDraft={onDraft} />
+    case 'count':
+      return (
+        <div role="group" aria-label="Copied" style={row(5)}>
+          {Array.from({ length: scale.total ?? 5 }, (_, i) => i + 1).map((k) => (
+            <PadButton
+              key={k}
+              chosen={draft.figure === String(k)}
+              onClick={() => onDraft({ ...draft, figure: String(k) })}
+            >
+              {k} of {scale.total ?? 5}
+            </PadButton>
+          ))}
+        </div>
+      )
+    case 'words':
+    case 'heard':
+      return (
+        <div role="group" aria-label="Report" style={row(2)}>
+          {scale.words
+            .filter((w) => w.step > 0)
+            .map((w) => (
+              <PadButton
+                key={w.step}
+                chosen={draft.word === w.words[0]}
+                onClick={() => onDraft({ ...draft, word: w.words[0]! })}
+              >
+                {w.words[0]}
+              </PadButton>
+            ))}
+        </div>
+      )
+    case 'level':
+      return <Figure draft={draft} onDraft={onDraft} unit={scale.unit} />
+    default:
+      return <Figure draft={draft} onDraft={onDraft} unit={'unit' in scale ? scale.unit : ''} />
+  }
+}

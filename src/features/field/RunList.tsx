@@ -1,0 +1,124 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import { useActionState } from 'react'
+import { Empty, PageHead, Refused } from '@/ui/shell'
+import { beginRun } from './actions'
+
+export interface RunLine {
+  id: string
+  name: string
+  startedAt: string
+  state: 'going' | 'finished' | 'voided'
+  reason: string
+  logged: number
+  total: number
+  note: string
+}
+
+const STATES = { going: 'going on', finished: 'finished', voided: 'void' }
+
+function NewRun({ trialId }: { trialId: string }) {
+  const [result, action, waiting] = useActionState(beginRun.bind(null, trialId), null)
+  return (
+    <Box component="form" action={action} sx={{ display: 'grid', gap: 1.5, maxWidth: 560 }}>
+      <TextField name="name" label="Name of the run" placeholder="Saturday morning" required />
+      <TextField name="note" label="Conditions" placeholder="Weather, who is where, anything that changed" />
+      <FormControlLabel
+        control={<Checkbox name="fixed" defaultChecked />}
+        label="The number of marks is fixed: we go to all of them, whatever the first ones say"
+      />
+      {result && !result.ok && (
+        <Refused title="The run was not begun" problems={[{ where: 'Run', message: result.message }]} />
+      )}
+      <Box>
+        <Button type="submit" variant="contained" disabled={waiting}>
+          Begin the run
+        </Button>
+      </Box>
+    </Box>
+  )
+}
+
+/** The field step: runs of this trial, and a new one. */
+export function RunList({
+  trialId,
+  runs,
+  ready,
+}: {
+  trialId: string
+  runs: RunLine[]
+  ready: string | null
+}) {
+  const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+  return (
+    <>
+      <PageHead
+        title="Field"
+        lead="One run is one outing that carries out the plan. A run that does not count is voided with a reason, and stays in the record."
+      />
+      <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mb: 3 }}>
+        {runs.map((r) => (
+          <Box
+            component="li"
+            key={r.id}
+            sx={{
+              display: 'flex',
+              flexWrap: 'wrap',
+              gap: 2,
+              alignItems: 'center',
+              borderTop: '1px solid var(--rule)',
+              py: 1.5,
+            }}
+          >
+            <Box sx={{ flex: '1 1 260px' }}>
+              <Typography
+                component="h2"
+                variant="h3"
+                sx={{ textDecoration: r.state === 'voided' ? 'line-through' : 'none' }}
+              >
+                {r.name}
+              </Typography>
+              <span suppressHydrationWarning style={{ color: 'var(--soft)' }}>
+                {time.format(new Date(r.startedAt))}
+                {r.note && ` · ${r.note}`}
+              </span>
+              {r.reason && <div>{r.state === 'voided' ? `Void: ${r.reason}` : r.reason}</div>}
+            </Box>
+            <Box sx={{ minWidth: 170 }}>
+              <b>
+                {r.logged} of {r.total} checks
+              </b>
+              <div style={{ color: 'var(--soft)' }}>{STATES[r.state]}</div>
+            </Box>
+            <Button
+              component={Link}
+              href={`/field/${r.id}`}
+              variant={r.state === 'going' ? 'contained' : 'outlined'}
+            >
+              {r.state === 'going' ? 'Go on logging' : 'Open its log'}
+            </Button>
+          </Box>
+        ))}
+      </Box>
+      {ready ? (
+        <Empty title="Nothing to log yet" action={null}>
+          {ready}
+        </Empty>
+      ) : (
+        <Box sx={{ borderTop: '1px solid var(--rule)', pt: 2 }}>
+          <Typography variant="h2" component="h2" sx={{ mb: 1.5 }}>
+            {runs.length === 0 ? 'Begin the first run' : 'Begin another run'}
+          </Typography>
+          <NewRun trialId={trialId} />
+        </Box>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,55 @@
+import { strengthText, type Scale } from '@/core/reports'
+
+/** A report being put together on the pad. */
+export interface Draft {
+  readability: number | null
+  strength: number | null
+  overDb: number
+  /** Digits typed for a level or a bare figure. */
+  figure: string
+  word: string | null
+  calls: number
+  remark: string
+}
+
+export const EMPTY_DRAFT: Draft = {
+  readability: null,
+  strength: null,
+  overDb: 0,
+  figure: '',
+  word: null,
+  calls: 1,
+  remark: '',
+}
+
+/** The report's text as it will be logged; null while something is missing. */
+export function draftText(draft: Draft, scale: Scale): string | null {
+  const strength =
+    draft.strength === null ? null : strengthText({ units: draft.strength, overDb: draft.overDb }).slice(1)
+  switch (scale.kind) {
+    case 'readability-strength':
+      return draft.readability === null || strength === null ? null : `${draft.readability} by ${strength}`
+    case 'readability':
+      return draft.readability === null ? null : `R${draft.readability}`
+    case 'strength':
+      return strength === null ? null : `S${strength}`
+    case 'level':
+      return /^-?\d+$/.test(draft.figure) ? draft.figure : null
+    case 'count':
+      return draft.figure === '' ? null : `${draft.figure} of ${scale.total ?? draft.figure}`
+    case 'words':
+    case 'heard':
+      return draft.word
+    default:
+      return draft.figure === '' ? null : draft.figure
+  }
+}
+
+/** What the pad still wants, in words. */
+export function wanted(draft: Draft, scale: Scale): string {
+  if (scale.kind === 'readability-strength') {
+    if (draft.readability === null) return 'Readability?'
+    if (draft.strength === null) return 'Strength?'
+  }
+  return draftText(draft, scale) === null ? 'Report?' : 'Log it'
+}

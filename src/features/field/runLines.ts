@@ -1,0 +1,28 @@
+import { schedule, standingChecks } from '@/core/trial'
+import { listRuns, logOf, type Db, type OpenTrial } from '@/data'
+import type { RunLine } from './RunList'
+
+/** The runs of a trial as the field step lists them. */
+export function runLines(db: Db, trialId: string): RunLine[] {
+  return listRuns(db, trialId).map((r) => {
+    const log = logOf(db, r.id)
+    return {
+      id: r.id,
+      name: r.name,
+      startedAt: r.startedAt,
+      state: log.state,
+      reason: log.stateReason,
+      logged: standingChecks(log).length,
+      total: schedule(r.plan, log).length,
+      note: r.conditions.note,
+    }
+  })
+}
+
+/** What a run still wants before it can begin; null where nothing. */
+export function whatIsMissing(open: OpenTrial): string | null {
+  if (open.links.length === 0) return 'The plan compares nothing yet. Tick the links to compare under Plan.'
+  if (open.legs.every((l) => l.marks.length === 0))
+    return 'There are no marks to stop at. Set them under Ground.'
+  return null
+}

@@ -1,0 +1,132 @@
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { intervalText, takenOutText, verdictText, type Difference, type JudgedPair } from '@/core/findings'
+
+const dB = (v: number) => v.toFixed(1)
+
+function Size({ d }: { d: Difference | null }) {
+  if (!d) return <span style={{ color: 'var(--soft)' }}>not in dB</span>
+  if (d.marksUsed.length < 4) return <span style={{ color: 'var(--soft)' }}>too few marks</span>
+  return (
+    <>
+      <b>{d.estimate === null ? '' : `${dB(d.estimate)} dB`}</b>{' '}
+      <span style={{ whiteSpace: 'nowrap' }}>({intervalText(d.interval90.low, d.interval90.high, dB)})</span>
+    </>
+  )
+}
+
+function PairDetails({ pair }: { pair: JudgedPair }) {
+  const { wins } = pair
+  return (
+    <details>
+      <summary style={{ cursor: 'pointer' }}>How it was found</summary>
+      <Box component="ul" sx={{ m: 0, pl: 2.5, maxWidth: 620 }}>
+        {pair.evened && (
+          <li>
+            Method: {pair.evened.method}; 90 % interval, marks as the units, every report an interval in dB.
+            {pair.evened.spread !== null && ` Spread at a mark about ${dB(pair.evened.spread)} dB.`}
+          </li>
+        )}
+        {pair.takenOut.map((t) => (
+          <li key={t.direction}>
+            {t.direction}:{' '}
+            {t.known.length === 0
+              ? 'no known difference'
+              : t.known.map((k) => `${k.what} (${k.end}) ${k.db > 0 ? '+' : ''}${dB(k.db)} dB`).join(', ')}
+          </li>
+        ))}
+        <li>
+          By mark, {wins.by}: {wins.wins} won, {wins.draws} drawn, {wins.losses} lost
+          {wins.undecided > 0 && `, ${wins.undecided} open`}
+          {wins.p !== null
+            ? `; exact sign test p = ${wins.p < 0.001 ? 'below 0.001' : wins.p.toFixed(3)}`
+            : '; too few for a sign test'}
+          .
+        </li>
+        {pair.hodgesLehmann && (
+          <li>
+            Hodges-Lehmann {dB(pair.hodgesLehmann.estimate)} dB (
+            {intervalText(pair.hodgesLehmann.low, pair.hodgesLehmann.high, dB)}), exact signed-rank.
+          </li>
+        )}
+        <li>
+          If the marks were not fixed beforehand:{' '}
+          {intervalText(pair.alwaysValid.low, pair.alwaysValid.high, dB)} dB, valid however often one looks.
+        </li>
+        {pair.leftOut.map((l) => (
+          <li key={l.why}>
+            Left out, {l.checkIds.length} checks: {l.why}.
+          </li>
+        ))}
+      </Box>
+    </details>
+  )
+}
+
+/** Every pair of links in one direction, or both together: evened and raw, with wins and losses beside them. */
+export function DifferenceTable({
+  title,
+  pairs,
+  name,
+}: {
+  title: string
+  pairs: JudgedPair[]
+  name: (id: string) => string
+}) {
+  return (
+    <Box component="section" sx={{ mb: 3 }}>
+      <Typography variant="h3" component="h3" sx={{ mb: 0.5 }}>
+        {title}
+      </Typography>
+      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Differences, ${title}`}>
+        <Box
+          component="table"
+          sx={{
+            borderCollapse: 'collapse',
+            width: '100%',
+            minWidth: 720,
+            '& th': { textAlign: 'left', fontWeight: 400, color: 'var(--soft)' },
+            '& th, & td': { borderTop: '1px solid var(--rule)', py: 1, pr: 2, verticalAlign: 'top' },
+          }}
+        >
+          <thead>
+            <tr>
+              <th style={{ width: '46%' }}>Verdict</th>
+              <th>Evened, first less second</th>
+              <th>Raw</th>
+              <th>Won, drawn, lost</th>
+            </tr>
+          </thead>
+          <tbody>
+            {pairs.map((p) => (
+              <tr key={`${p.a} ${p.b}`}>
+                <td>
+                  {verdictText(p, name)}
+                  {p.disagreement && <div style={{ color: 'var(--bad)' }}>{p.disagreement}</div>}
+                  <PairDetails pair={p} />
+                </td>
+                <td>
+                  <div style={{ color: 'var(--soft)' }}>
+                    {name(p.a)} − {name(p.b)}
+                  </div>
+                  <Size d={p.evened} />
+                  <div style={{ color: 'var(--soft)', fontSize: '0.85rem' }}>{takenOutText(p)}</div>
+                </td>
+                <td>
+                  {p.evened && !p.raw ? (
+                    <span style={{ color: 'var(--soft)' }}>differs by direction</span>
+                  ) : (
+                    <Size d={p.raw} />
+                  )}
+                </td>
+                <td style={{ whiteSpace: 'nowrap' }}>
+                  {p.wins.wins}, {p.wins.draws}, {p.wins.losses}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Box>
+      </Box>
+    </Box>
+  )
+}

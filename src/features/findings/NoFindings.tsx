@@ -1,0 +1,22 @@
+import Button from '@mui/material/Button'
+import Link from 'next/link'
+import { Empty, PageHead } from '@/ui/shell'
+
+export function NoFindings({ trialId }: { trialId: string }) {
+  return (
+    <>
+      <PageHead title="Findings" />
+      <Empty
+        title="Nothing is logged yet"
+        action={
+          <Button component={Link} href={`/trials/${trialId}/field`} variant="contained">
+            Go to the field step
+          </Button>
+        }
+      >
+        Findings say which rig is better, by how much and how sure that is, and how far each reaches. They
+        appear as soon as checks are logged.
+      </Empty>
+    </>
+  )
+}

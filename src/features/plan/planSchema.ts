@@ -1,0 +1,67 @@
+import * as yup from 'yup'
+import type { Scale } from '@/core/reports'
+
+const KINDS = [
+  'readability-strength',
+  'readability',
+  'strength',
+  'level',
+  'bare',
+  'count',
+  'words',
+  'heard',
+  'comparative',
+  'rate',
+]
+
+const scale = () =>
+  yup
+    .mixed<Scale>((v): v is Scale => typeof v === 'object' && v !== null && KINDS.includes((v as Scale).kind))
+    .required('A listener has no scale')
+    .test('steps', 'The list of words needs at least two steps: not heard, and one more', (s) =>
+      s.kind === 'words' ? s.words.length >= 2 : true,
+    )
+    .test('step', 'A measured S-unit must be from 1 to 10 dB', (s) =>
+      s.kind === 'readability-strength' || s.kind === 'strength'
+        ? s.strength.stepDb === null || (s.strength.stepDb >= 1 && s.strength.stepDb <= 10)
+        : true,
+    )
+
+export const copyRuleSchema = yup.object({
+  minReadability: yup.number().integer().min(1).max(5).nullable().default(null),
+  maxCalls: yup.number().integer().min(1).max(99).required(),
+  minLevel: yup.number().min(-200).max(100).nullable().default(null),
+  minShare: yup.number().min(0).max(1).nullable().default(null),
+})
+
+export const planSchema = yup.object({
+  name: yup.string().trim().required('The trial needs a name').max(80),
+  question: yup.string().trim().max(300).default(''),
+  directions: yup
+    .array(
+      yup
+        .string()
+        .oneOf(['to base', 'from base', 'loop'] as const)
+        .required(),
+    )
+    .min(1, 'Choose at least one direction')
+    .required(),
+  scales: yup.object({ base: scale(), out: scale() }).required(),
+  copyRule: copyRuleSchema.required(),
+  repeats: yup.number().integer().min(1, 'At least one').max(20, 'At most 20 repeats').required(),
+  orderScheme: yup
+    .string()
+    .oneOf(['balanced', 'as listed'] as const)
+    .required(),
+  orderSeed: yup.number().integer().min(0).max(2_000_000_000).required(),
+  sameAs: yup.array(yup.string().trim().required().max(120)).max(40).required(),
+  marginDb: yup.number().moreThan(0, 'The difference that matters must be above 0 dB').max(60).required(),
+  surroundings: yup
+    .string()
+    .oneOf(['clear', 'cluttered', 'mixed'] as const)
+    .required(),
+  links: yup
+    .array(yup.object({ baseRigId: yup.string().required(), outRigId: yup.string().required() }).required())
+    .max(8, 'At most eight links in one trial')
+    .required(),
+})

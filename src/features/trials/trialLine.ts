@@ -1,0 +1,59 @@
+import { listRuns, logOf, openTrial, type Db, type TrialRow } from '@/data'
+import { schedule, plannedChecks, type RunLog } from '@/core/trial'
+import { planOf, type OpenTrial, type RunRow } from '@/data'
+import type { TrialLine } from './TrialList'
+
+/** Where a trial stands: its steps in a few words each. Shared by the list and the rail. */
+export interface TrialState {
+  kit: string
+  ground: string
+  plan: string
+  field: string
+  findings: string
+  /** The run that counts: the newest not voided, or null. */
+  run: { row: RunRow; log: RunLog; done: number; total: number } | null
+}
+
+const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
+
+export function trialState(db: Db, open: OpenTrial): TrialState {
+  const rows = listRuns(db, open.trial.id)
+  const runs = rows.map((row) => ({ row, log: logOf(db, row.id) }))
+  const counting = runs.find((r) => r.log.state !== 'voided') ?? null
+  const rigs = new Set(open.links.flatMap((l) => [l.base.id, l.out.id])).size
+  const marks = open.legs.reduce((s, l) => s + l.marks.length, 0)
+  const checks = plannedChecks(planOf(open)).length
+  const all = counting ? schedule(counting.row.plan, counting.log) : []
+  const done = all.filter((c) => c.state !== 'to do').length
+  return {
+    kit: rigs > 0 ? `${plural(rigs, 'rig')} in it` : 'no rigs chosen',
+    ground: open.site ? `${plural(open.legs.length, 'leg')}, ${plural(marks, 'mark')}` : 'no base yet',
+    plan: checks > 0 ? plural(checks, 'check') : 'nothing to make',
+    field: counting
+      ? `${done} of ${plural(all.length, 'check')}`
+      : rows.length > 0
+        ? 'run voided'
+        : 'no run yet',
+    findings:
+      counting && counting.log.checks.length > 0
+        ? plural(open.links.length, 'link') + ' compared'
+        : 'nothing logged',
+    run: counting && { ...counting, done, total: all.length },
+  }
+}
+
+/** A trial as the list shows it. */
+export function trialLine(db: Db, trial: TrialRow): TrialLine {
+  const open = openTrial(db, trial.id)!
+  const { run, plan } = trialState(db, open)
+  const base = { id: trial.id, name: trial.name, question: trial.question, sentence: null }
+  if (!run)
+    return {
+      ...base,
+      state: open.links.length > 0 ? `planned, ${plan}` : 'begun',
+      step: open.links.length > 0 ? 'plan' : 'kit',
+    }
+  if (run.log.state === 'going' && run.done < run.total)
+    return { ...base, state: `${run.done} of ${run.total} checks made`, step: 'field' }
+  return { ...base, state: `finished, ${plural(run.log.checks.length, 'check')}`, step: 'findings' }
+}
