@@ -1,12 +1,10 @@
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
 import { db, listTrials } from '@/data'
 import { NewTrial } from '@/features/trials/NewTrial'
 import { TrialList } from '@/features/trials/TrialList'
 import { trialLine } from '@/features/trials/trialLine'
-import { Empty, PageHead, TopLine } from '@/ui/shell'
+import { Empty, LinkButton, PageHead, TopLine } from '@/ui/shell'
 import { readUnits } from '@/ui/shell/readUnits'
 
 export const dynamic = 'force-dynamic'
@@ -18,9 +16,9 @@ export default async function TrialsPage() {
       <TopLine units={await readUnits()} />
       <Box component="main" sx={{ maxWidth: 980, mx: 'auto', px: 2, py: 4 }}>
         <PageHead title="Trials" lead="Which set-up reaches how far, here, and how sure that is.">
-          <Button component={Link} href="/import" variant="outlined">
+          <LinkButton href="/import" variant="outlined">
             Import a day from files
-          </Button>
+          </LinkButton>
         </PageHead>
         {trials.length === 0 ? (
           <Empty title="No trials yet" action={null}>

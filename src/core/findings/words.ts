@@ -19,24 +19,21 @@ export function intervalText(low: number | null, high: number | null, show: (v: 
   return 'open at both ends'
 }
 
-/** The size of a difference, seen from the better side: S-units where the meter was not measured, else dB. */
-function sizeText(pair: JudgedPair, sign: number): string {
+/** The size of a difference seen from the better side: the figure to quote first, and what it is in dB beside it. */
+function sizeText(pair: JudgedPair, sign: number): { first: string; beside: string } {
   const { evened, sUnits } = pair
-  if (!evened) return ''
-  const turn = (low: number | null, high: number | null): [number | null, number | null] =>
-    sign > 0 ? [low, high] : [high === null ? null : -high, low === null ? null : -low]
-  const [low, high] = turn(evened.interval90.low, evened.interval90.high)
-  const inDb =
-    evened.estimate === null
-      ? `${intervalText(low, high, dB)} dB`
-      : `${dB(sign * evened.estimate)} dB (${intervalText(low, high, dB)})`
-  if (!sUnits) return inDb
-  const [sLow, sHigh] = turn(sUnits.low, sUnits.high)
-  const units =
-    sUnits.estimate === null
-      ? `${intervalText(sLow, sHigh, dB)} S-units`
-      : `${dB(sign * sUnits.estimate)} S-units (${intervalText(sLow, sHigh, dB)})`
-  return `${units}; ${inDb} if the meter steps by 6 dB`
+  if (!evened) return { first: '', beside: '' }
+  const show = (unit: string, estimate: number | null, low: number | null, high: number | null) => {
+    const [from, to] = sign > 0 ? [low, high] : [high === null ? null : -high, low === null ? null : -low]
+    const within = intervalText(from, to, dB)
+    return estimate === null ? `${within} ${unit}` : `${dB(sign * estimate)} ${unit} (${within})`
+  }
+  const inDb = show('dB', evened.estimate, evened.interval90.low, evened.interval90.high)
+  if (!sUnits) return { first: inDb, beside: '' }
+  return {
+    first: show('S-units', sUnits.estimate, sUnits.low, sUnits.high),
+    beside: `That is ${inDb} if the meter steps by 6 dB.`,
+  }
 }
 
 /** What was taken out, as the name of the difference: "power and lead loss taken out". */
@@ -45,25 +42,39 @@ export function takenOutText(pair: JudgedPair): string {
   return what.length === 0 ? 'nothing known to take out' : `${what.join(' and ')} taken out`
 }
 
-/** The verdict of a pair in one sentence. @param name of a link by its id */
-export function verdictText(pair: JudgedPair, name: (id: string) => string): string {
-  const { verdict } = pair
-  const marks = pair.evened?.marksUsed.length ?? pair.wins.wins + pair.wins.draws + pair.wins.losses
+/** The verdict of a pair: what it is in one sentence, and its size or reason beside it. @param name of a link by id */
+export function verdictWords(
+  pair: JudgedPair,
+  name: (id: string) => string,
+): { lead: string; detail: string } {
+  const { verdict, wins } = pair
+  const marks = pair.evened?.marksUsed.length ?? wins.wins + wins.draws + wins.losses
+  const [a, b] = [name(pair.a), name(pair.b)]
   if (verdict.kind === 'alike')
-    return `${name(pair.a)} and ${name(pair.b)} are alike within ${verdict.marginDb} dB, from ${marks} marks.`
+    return { lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`, detail: `From ${marks} marks.` }
   if (verdict.kind === 'better') {
-    const [winner, loser] = verdict.which === 'a' ? [pair.a, pair.b] : [pair.b, pair.a]
-    const size = sizeText(pair, verdict.which === 'a' ? 1 : -1)
-    const by = size
-      ? ` by ${size}`
-      : `: it won ${Math.max(pair.wins.wins, pair.wins.losses)} marks and lost ${Math.min(pair.wins.wins, pair.wins.losses)}`
-    return `${name(winner)} is better than ${name(loser)}${by}, from ${marks} marks.`
+    const [winner, loser] = verdict.which === 'a' ? [a, b] : [b, a]
+    const { first, beside } = sizeText(pair, verdict.which === 'a' ? 1 : -1)
+    return {
+      lead: `${winner} is better than ${loser}${first && ` by ${first}`}`,
+      detail: first
+        ? `${beside} From ${marks} marks.`.trim()
+        : `It won ${Math.max(wins.wins, wins.losses)} marks and lost ${Math.min(wins.wins, wins.losses)}.`,
+    }
   }
-  const more =
-    verdict.marksNeeded !== null && verdict.marksNeeded > marks
-      ? ` About ${verdict.marksNeeded} marks would tell a difference that matters.`
-      : ''
-  return `Cannot tell ${name(pair.a)} from ${name(pair.b)} yet: ${verdict.why}.${more}`
+  const needed = verdict.marksNeeded !== null && verdict.marksNeeded > marks ? verdict.marksNeeded : null
+  return {
+    lead: `Cannot tell ${a} from ${b} yet`,
+    detail: `${verdict.why[0]!.toUpperCase()}${verdict.why.slice(1)}, from ${marks} marks.${needed ? ` About ${needed} marks would tell a difference that matters.` : ''}`,
+  }
+}
+
+/** An interval of distances, its unit said once where both ends share it. */
+function reachInterval(low: number | null, high: number | null, show: (m: number) => string): string {
+  const unit = (text: string) => text.split(' ')[1]
+  if (low !== null && high !== null && unit(show(low)) === unit(show(high)))
+    return `${show(low).split(' ')[0]} to ${show(high)}`
+  return intervalText(low, high, show)
 }
 
 /** A reach in one phrase: "about 2.9 km (2.6 to 3.3)". */
@@ -80,6 +91,6 @@ export function reachText(reach: Reach, units: Units): string {
     return low === null ? 'cannot tell' : `${show(Math.min(low, reach.farthestM))} or more`
   if (reach.estimateM < reach.nearestM / 2) return `less than the nearest mark tried, ${show(reach.nearestM)}`
   const within =
-    low === null && high === null ? 'the margin is open at both ends' : intervalText(low, high, show)
+    low === null && high === null ? 'the margin is open at both ends' : reachInterval(low, high, show)
   return `about ${show(reach.estimateM)} (${within})${reach.extrapolated ? ', beyond the marks: extrapolated' : ''}`
 }

@@ -7,8 +7,10 @@ import { normalCdf } from '@/core/stats/normal'
 export const SMOOTH_GROUND_ASSUMES = {
   /** dBi for an antenna whose gain is the question. */
   unknownGainDbi: 0,
-  /** Level for a readable copy at the receiver, dBm: 0.25 uV across 50 ohm plus 12 dB for noise and clutter about. */
+  /** Level for a readable copy at the receiver, dBm: 0.25 uV across 50 ohm plus 12 dB. */
   neededDbm: -107,
+  /** Body, houses, bushes: what the ends lose among them, dB. */
+  clutterDb: 15,
   /** Location variability, dB. */
   spreadDb: 8,
 }
@@ -26,7 +28,7 @@ export function chanceOverSmoothGround(link: Link, direction: Direction, distanc
       chanceOverSmoothGround(link, 'from base', distanceM)
     )
   const { sender, receiver } = ends(link, direction)
-  const { unknownGainDbi, neededDbm, spreadDb } = SMOOTH_GROUND_ASSUMES
+  const { unknownGainDbi, neededDbm, clutterDb, spreadDb } = SMOOTH_GROUND_ASSUMES
   const level =
     eirpDbm(
       sender.powerW,
@@ -35,6 +37,7 @@ export function chanceOverSmoothGround(link: Link, direction: Direction, distanc
     ) +
     (receiver.antennaGainDbi ?? unknownGainDbi) -
     (receiver.leadLossDb ?? 0) -
+    clutterDb -
     planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM)
   return normalCdf((level - neededDbm) / spreadDb)
 }

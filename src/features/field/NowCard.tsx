@@ -27,7 +27,7 @@ export function NowCard({ plan, log, now, link, calls, onDirection }: Props) {
         display: 'flex',
         flexDirection: 'column',
         justifyContent: 'center',
-        gap: 6,
+        gap: 12,
         minHeight: 0,
       }}
     >
@@ -35,7 +35,7 @@ export function NowCard({ plan, log, now, link, calls, onDirection }: Props) {
         <div
           aria-hidden="true"
           style={{
-            fontSize: '3.6rem',
+            fontSize: 'clamp(3.6rem, 13vh, 7rem)',
             lineHeight: 1,
             fontWeight: 700,
             background: 'var(--f-on)',
@@ -46,8 +46,8 @@ export function NowCard({ plan, log, now, link, calls, onDirection }: Props) {
         >
           {link.letter}
         </div>
-        <div style={{ minWidth: 0 }}>
-          <h1 style={{ fontSize: '1.35rem', margin: 0, lineHeight: 1.15 }}>
+        <div style={{ minWidth: 0, fontSize: 'clamp(1rem, 2.3vh, 1.25rem)' }}>
+          <h1 style={{ fontSize: 'clamp(1.3rem, 3.4vh, 1.9rem)', margin: 0, lineHeight: 1.15 }}>
             {link.name}
             {plan.repeats > 1 && (
               <small>
@@ -79,7 +79,7 @@ export function NowCard({ plan, log, now, link, calls, onDirection }: Props) {
               aria-current={here ? 'step' : undefined}
               onClick={() => onDirection(d)}
               style={{
-                minHeight: 52,
+                minHeight: 64,
                 font: 'inherit',
                 color: 'var(--f-ink)',
                 background: 'none',

@@ -25,7 +25,7 @@ function Readability({ draft, onDraft }: Props) {
         >
           {r}
           <small style={{ display: 'block', fontWeight: 400, fontSize: '0.78rem' }}>
-            {['carrier', 'broken', 'difficult', 'some noise', 'clear'][r - 1]}
+            {['carrier', 'broken', 'difficult', 'noisy', 'clear'][r - 1]}
           </small>
         </PadButton>
       ))}

@@ -6,9 +6,13 @@ import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
+import { format, parseISO } from 'date-fns'
 import Link from 'next/link'
-import { useActionState } from 'react'
+import { useActionState, useMemo } from 'react'
+import { foldEntries, marksNow, type Entry, type TrialPlan } from '@/core/trial'
+import type { Units } from '@/core/units'
 import { Empty, PageHead, Refused } from '@/ui/shell'
+import { ReachStrip, stripModel } from '@/ui/strip'
 import { beginRun } from './actions'
 
 export interface RunLine {
@@ -46,17 +50,26 @@ function NewRun({ trialId }: { trialId: string }) {
   )
 }
 
-/** The field step: runs of this trial, and a new one. */
-export function RunList({
-  trialId,
-  runs,
-  ready,
-}: {
+/** The strip of the run that counts: its progress. */
+function Progress({ plan, entries, units }: { plan: TrialPlan; entries: Entry[]; units: Units }) {
+  const model = useMemo(() => {
+    const log = foldEntries(entries)
+    return stripModel(plan, marksNow(plan, log), log)
+  }, [plan, entries])
+  return <ReachStrip model={model} units={units} title="What is logged and what is still to make" />
+}
+
+interface Props {
   trialId: string
   runs: RunLine[]
-  ready: string | null
-}) {
-  const time = new Intl.DateTimeFormat(undefined, { dateStyle: 'medium', timeStyle: 'short' })
+  /** What a run still wants; null where it can begin. */
+  missing: string | null
+  current: { plan: TrialPlan; entries: Entry[] } | null
+  units: Units
+}
+
+/** The field step: runs of this trial, the progress of the one that counts, and a new one. */
+export function RunList({ trialId, runs, missing, current, units }: Props) {
   return (
     <>
       <PageHead
@@ -86,7 +99,7 @@ export function RunList({
                 {r.name}
               </Typography>
               <span suppressHydrationWarning style={{ color: 'var(--soft)' }}>
-                {time.format(new Date(r.startedAt))}
+                {format(parseISO(r.startedAt), 'd MMM yyyy, HH:mm')}
                 {r.note && ` · ${r.note}`}
               </span>
               {r.reason && <div>{r.state === 'voided' ? `Void: ${r.reason}` : r.reason}</div>}
@@ -107,9 +120,10 @@ export function RunList({
           </Box>
         ))}
       </Box>
-      {ready ? (
+      {current && <Progress {...current} units={units} />}
+      {missing ? (
         <Empty title="Nothing to log yet" action={null}>
-          {ready}
+          {missing}
         </Empty>
       ) : (
         <Box sx={{ borderTop: '1px solid var(--rule)', pt: 2 }}>

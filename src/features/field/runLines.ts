@@ -1,5 +1,5 @@
-import { schedule, standingChecks } from '@/core/trial'
-import { listRuns, logOf, type Db, type OpenTrial } from '@/data'
+import { schedule, standingChecks, type Entry, type TrialPlan } from '@/core/trial'
+import { entriesOf, listRuns, logOf, type Db, type OpenTrial } from '@/data'
 import type { RunLine } from './RunList'
 
 /** The runs of a trial as the field step lists them. */
@@ -25,4 +25,10 @@ export function whatIsMissing(open: OpenTrial): string | null {
   if (open.legs.every((l) => l.marks.length === 0))
     return 'There are no marks to stop at. Set them under Ground.'
   return null
+}
+
+/** The newest run that is not void, with its entries, for the strip. */
+export function currentRun(db: Db, trialId: string): { plan: TrialPlan; entries: Entry[] } | null {
+  const run = listRuns(db, trialId).find((r) => logOf(db, r.id).state !== 'voided')
+  return run ? { plan: run.plan, entries: entriesOf(db, run.id) } : null
 }

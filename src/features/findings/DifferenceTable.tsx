@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { intervalText, takenOutText, verdictText, type Difference, type JudgedPair } from '@/core/findings'
+import { intervalText, takenOutText, verdictWords, type Difference, type JudgedPair } from '@/core/findings'
 
 const dB = (v: number) => v.toFixed(1)
 
@@ -101,7 +101,7 @@ export function DifferenceTable({
             {pairs.map((p) => (
               <tr key={`${p.a} ${p.b}`}>
                 <td>
-                  {verdictText(p, name)}
+                  <b>{verdictWords(p, name).lead}.</b> {verdictWords(p, name).detail}
                   {p.disagreement && <div style={{ color: 'var(--bad)' }}>{p.disagreement}</div>}
                   <PairDetails pair={p} />
                 </td>

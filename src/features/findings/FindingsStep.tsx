@@ -8,7 +8,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState, useTransition } from 'react'
-import { chanceInWords, reachText, verdictText, type Findings } from '@/core/findings'
+import { chanceInWords, reachText, verdictWords, type Findings } from '@/core/findings'
 import type { CopyRule } from '@/core/reports'
 import { marksNow, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
@@ -64,7 +64,8 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, units 
   const go = (rule: CopyRule, run: string) =>
     start(() => router.replace(`/trials/${trialId}/findings?${paramsFromRule(rule, run)}`, { scroll: false }))
   const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
-  const scopes = [...new Set(findings.pairs.map((p) => p.scope))].reverse()
+  const asked = [...new Set(findings.pairs.map((p) => p.scope))]
+  const scopes = asked.includes('both') ? ['both', ...plan.directions] : asked
   const headline = findings.pairs.filter((p) => p.scope === scopes[0])
   const state = runs.find((r) => r.id === runId)?.state
   return (
@@ -91,14 +92,19 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, units 
         </Box>
       )}
       <Box component="section" aria-label="Verdicts" sx={{ mb: 2.5 }}>
-        {headline.map((p) => (
-          <Typography
-            key={`${p.a} ${p.b}`}
-            sx={{ fontSize: { xs: '1.08rem', md: '1.3rem' }, lineHeight: 1.35, mb: 0.75, maxWidth: 980 }}
-          >
-            {verdictText(p, name)}
-          </Typography>
-        ))}
+        {headline.map((p) => {
+          const { lead, detail } = verdictWords(p, name)
+          return (
+            <Box key={`${p.a} ${p.b}`} sx={{ mb: 1 }}>
+              <Typography
+                sx={{ fontSize: { xs: '1.1rem', md: '1.35rem' }, lineHeight: 1.3, fontWeight: 700 }}
+              >
+                {lead}
+              </Typography>
+              <Typography sx={{ color: 'var(--soft)' }}>{detail}</Typography>
+            </Box>
+          )
+        })}
         <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1.5, display: 'grid', gap: 0.75 }}>
           {plan.links.map((link, i) => {
             const usable = findings.usable.find((u) => u.linkId === link.id && u.chance === 0.9)
@@ -189,7 +195,7 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, units 
         <li>
           {findings.fixedBeforehand
             ? 'The number of marks was fixed beforehand and carried out, so the plain intervals hold.'
-            : 'The plan was not carried out in full, so "better" also needs the interval that allows for stopping early.'}
+            : 'Not every mark was reached, or their number was not fixed, so "better" also needs the interval that allows for stopping early.'}
         </li>
         <li>
           Surroundings: {plan.surroundings}.

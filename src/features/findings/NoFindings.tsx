@@ -1,6 +1,4 @@
-import Button from '@mui/material/Button'
-import Link from 'next/link'
-import { Empty, PageHead } from '@/ui/shell'
+import { Empty, LinkButton, PageHead } from '@/ui/shell'
 
 export function NoFindings({ trialId }: { trialId: string }) {
   return (
@@ -9,9 +7,9 @@ export function NoFindings({ trialId }: { trialId: string }) {
       <Empty
         title="Nothing is logged yet"
         action={
-          <Button component={Link} href={`/trials/${trialId}/field`} variant="contained">
+          <LinkButton href={`/trials/${trialId}/field`} variant="contained">
             Go to the field step
-          </Button>
+          </LinkButton>
         }
       >
         Findings say which rig is better, by how much and how sure that is, and how far each reaches. They

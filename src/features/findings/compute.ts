@@ -1,6 +1,6 @@
 import { comparePairs, inputOf, makeFindings, type Findings, type JudgedPair } from '@/core/findings'
 import type { CopyRule } from '@/core/reports'
-import { marksNow, schedule, type RunLog } from '@/core/trial'
+import { marksNow, standingChecks, type RunLog } from '@/core/trial'
 import type { RunRow } from '@/data'
 
 const LARGEST_CACHE = 24
@@ -11,8 +11,9 @@ const cache = new Map<string, JudgedPair[]>()
  * answers at once.
  */
 export function findingsOfRun(run: RunRow, log: RunLog, rule: CopyRule): Findings {
-  const left = schedule(run.plan, log).filter((c) => c.state === 'to do').length
-  const fixed = run.conditions.fixedBeforehand && (run.conditions.imported || left === 0)
+  const reached = new Set([...standingChecks(log), ...log.skipped].map((c) => c.markId))
+  const carriedOut = run.conditions.imported || run.plan.marks.every((m) => reached.has(m.id))
+  const fixed = run.conditions.fixedBeforehand && carriedOut
   const input = inputOf(run.plan, marksNow(run.plan, log), log.checks, fixed, rule)
   const last = log.checks.map((c) => `${c.id}${c.versions}${c.voided ? 'v' : ''}`).join()
   const key = `${run.id} ${fixed} ${last}`

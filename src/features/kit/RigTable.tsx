@@ -30,6 +30,17 @@ const Quantity = ({ value, unit }: { value: string; unit: string }) => (
   </>
 )
 
+const COLUMNS: [string, string][] = [
+  ['Rig', 'auto'],
+  ['Kind', '90px'],
+  ['Frequency', '110px'],
+  ['Power', '70px'],
+  ['Height', '70px'],
+  ['Antenna gain', '112px'],
+  ['Lead', '88px'],
+  ['', '214px'],
+]
+
 /** The rigs of one end. */
 export function RigTable({ title, rigs, place, trialId, units, onEdit, onCopy, onDelete }: Props) {
   if (rigs.length === 0) return null
@@ -38,12 +49,17 @@ export function RigTable({ title, rigs, place, trialId, units, onEdit, onCopy, o
       <Typography variant="h2" component="h2" id={`rigs-${title}`}>
         {title}
       </Typography>
-      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-labelledby={`rigs-${title}`}>
-        <Table size="small" sx={{ minWidth: 760 }}>
+      <Box
+        sx={{ overflowX: 'auto', position: 'relative' }}
+        tabIndex={0}
+        role="region"
+        aria-labelledby={`rigs-${title}`}
+      >
+        <Table size="small" sx={{ minWidth: 860, tableLayout: 'fixed' }}>
           <TableHead>
             <TableRow>
-              {['Rig', 'Kind', 'Frequency', 'Power', 'Height', 'Antenna gain', 'Lead', ''].map((h) => (
-                <TableCell key={h} sx={{ color: 'var(--soft)' }}>
+              {COLUMNS.map(([h, width]) => (
+                <TableCell key={h} sx={{ color: 'var(--soft)', width, px: 1 }}>
                   {h || <span className="visually-hidden">Actions</span>}
                 </TableCell>
               ))}
@@ -52,7 +68,7 @@ export function RigTable({ title, rigs, place, trialId, units, onEdit, onCopy, o
           <TableBody>
             {rigs.map((r) => (
               <TableRow key={r.id}>
-                <TableCell>
+                <TableCell sx={{ px: 1 }}>
                   <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}>
                     <RigBadge letter={r.letter} index={place(r.id)} />
                     <span>
@@ -68,42 +84,39 @@ export function RigTable({ title, rigs, place, trialId, units, onEdit, onCopy, o
                     </span>
                   </Box>
                 </TableCell>
-                <TableCell>{r.kind}</TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <TableCell sx={{ px: 1 }}>{r.kind}</TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap', px: 1 }}>
                   <Quantity value={String(r.txMHz)} unit="MHz" />
                   {r.rxMHz !== null && <span style={{ display: 'block' }}>hears {r.rxMHz}</span>}
                 </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <TableCell sx={{ whiteSpace: 'nowrap', px: 1 }}>
                   <Quantity value={String(r.powerW)} unit="W" />
                 </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>{heightText(r.antennaHeightM, units)}</TableCell>
-                <TableCell>
+                <TableCell sx={{ whiteSpace: 'nowrap', px: 1 }}>
+                  {heightText(r.antennaHeightM, units)}
+                </TableCell>
+                <TableCell sx={{ px: 1 }}>
                   {r.antennaGainDbi === null ? (
                     <i>the question</i>
                   ) : (
                     <Quantity value={String(r.antennaGainDbi)} unit="dBi" />
                   )}
                 </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap' }}>
+                <TableCell sx={{ whiteSpace: 'nowrap', px: 1 }}>
                   {r.leadLossDb === null ? (
                     <i>not known</i>
                   ) : (
                     <Quantity value={String(r.leadLossDb)} unit="dB" />
                   )}
                 </TableCell>
-                <TableCell sx={{ whiteSpace: 'nowrap', textAlign: 'right' }}>
+                <TableCell sx={{ whiteSpace: 'nowrap', textAlign: 'right', px: 0 }}>
                   <Button size="small" onClick={() => onEdit(r)} aria-label={`Change rig ${r.letter}`}>
                     Change
                   </Button>
                   <Button size="small" onClick={() => onCopy(r)} aria-label={`Copy rig ${r.letter}`}>
                     Copy
                   </Button>
-                  <Button
-                    size="small"
-                    onClick={() => onDelete(r)}
-                    disabled={r.usedBy.length > 0}
-                    aria-label={`Delete rig ${r.letter}`}
-                  >
+                  <Button size="small" onClick={() => onDelete(r)} aria-label={`Delete rig ${r.letter}`}>
                     Delete
                   </Button>
                 </TableCell>

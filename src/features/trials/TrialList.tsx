@@ -1,3 +1,5 @@
+'use client'
+
 import Box from '@mui/material/Box'
 import Link from 'next/link'
 
@@ -9,10 +11,9 @@ export interface TrialLine {
   state: string
   /** The step to open. */
   step: string
-  sentence: string | null
 }
 
-/** The trials, newest first: name, question, where each stands and what it found. */
+/** The trials, newest first: name, question and where each stands. */
 export function TrialList({ trials }: { trials: TrialLine[] }) {
   return (
     <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: '1px solid var(--rule)' }}>
@@ -42,11 +43,6 @@ export function TrialList({ trials }: { trials: TrialLine[] }) {
               <Box component="span" sx={{ display: 'block', color: 'var(--soft)' }}>
                 {t.question}
               </Box>
-              {t.sentence && (
-                <Box component="span" sx={{ display: 'block', mt: 0.75 }}>
-                  {t.sentence}
-                </Box>
-              )}
             </span>
             <Box component="span" sx={{ color: 'var(--soft)', textAlign: { md: 'right' } }}>
               {t.state}

@@ -46,7 +46,7 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
 export function trialLine(db: Db, trial: TrialRow): TrialLine {
   const open = openTrial(db, trial.id)!
   const { run, plan } = trialState(db, open)
-  const base = { id: trial.id, name: trial.name, question: trial.question, sentence: null }
+  const base = { id: trial.id, name: trial.name, question: trial.question }
   if (!run)
     return {
       ...base,

@@ -51,36 +51,61 @@ function colours(element: HTMLElement) {
   }
 }
 
-/** Rings, ways, marks and the base as features, each with its own style. */
-function features(props: GroundMapProps, c: ReturnType<typeof colours>): Feature[] {
-  const font = '13px "Atkinson Hyperlegible", sans-serif'
-  const found: Feature[] = []
-  const text = (t: string, more: Partial<ConstructorParameters<typeof Text>[0]> = {}) =>
-    new Text({
-      text: t,
-      font,
-      fill: new Fill({ color: c.ink }),
-      stroke: new Stroke({ color: c.paper, width: 4 }),
-      ...more,
-    })
-  if (props.base) {
-    for (const d of ringDistances(props.farthestM)) {
-      const ring = Array.from({ length: 73 }, (_, i) => at(direct(props.base!, i * 5, d)))
-      const line = new Feature(new LineString(ring))
-      line.setStyle(new Style({ stroke: new Stroke({ color: c.rule, width: 1.5, lineDash: [6, 5] }) }))
-      const label = new Feature(new Point(at(direct(props.base, 270, d))))
-      label.setStyle(
-        new Style({ text: text(distanceText(d, props.units), { fill: new Fill({ color: c.soft }) }) }),
+const FONT = '13px "Atkinson Hyperlegible", sans-serif'
+
+type Colours = ReturnType<typeof colours>
+
+function label(
+  place: number[],
+  text: string,
+  c: Colours,
+  more: Partial<ConstructorParameters<typeof Text>[0]> = {},
+) {
+  const f = new Feature(new Point(place))
+  f.setStyle(
+    new Style({
+      text: new Text({
+        text,
+        font: FONT,
+        fill: new Fill({ color: c.ink }),
+        stroke: new Stroke({ color: c.paper, width: 4 }),
+        ...more,
+      }),
+    }),
+  )
+  return f
+}
+
+function ringFeatures(props: GroundMapProps, c: Colours): { lines: Feature[]; labels: Feature[] } {
+  if (!props.base) return { lines: [], labels: [] }
+  const base = props.base
+  const distances = ringDistances(props.farthestM)
+  return {
+    lines: distances.map((d) => {
+      const line = new Feature(
+        new LineString(Array.from({ length: 73 }, (_, i) => at(direct(base, i * 5, d)))),
       )
-      found.push(line, label)
-    }
+      line.setStyle(new Style({ stroke: new Stroke({ color: c.soft, width: 1, lineDash: [2, 6] }) }))
+      return line
+    }),
+    labels: distances.flatMap((d) =>
+      [0, 90, 180, 270].map((bearing) =>
+        label(at(direct(base, bearing, d)), distanceText(d, props.units).replace('.0 ', ' '), c, {
+          fill: new Fill({ color: c.soft }),
+        }),
+      ),
+    ),
   }
-  for (const leg of props.legs) {
+}
+
+/** Ways, marks and the base: what is always drawn, and what the map is fitted to. */
+function groundFeatures(props: GroundMapProps, c: Colours): Feature[] {
+  const ways = props.legs.map((leg) => {
     const line = new Feature(new LineString(leg.way.map(at)))
     line.setStyle(new Style({ stroke: new Stroke({ color: c.soft, width: 2.5 }) }))
-    found.push(line)
-  }
-  for (const mark of props.marks) {
+    return line
+  })
+  const marks = props.marks.map((mark) => {
     const f = new Feature(new Point(at(mark)))
     f.setStyle(
       new Style({
@@ -91,23 +116,17 @@ function features(props: GroundMapProps, c: ReturnType<typeof colours>): Feature
           fill: new Fill({ color: c.paper }),
           stroke: new Stroke({ color: c.ink, width: 2 }),
         }),
-        text: text(mark.name, { offsetY: -14 }),
       }),
     )
-    found.push(f)
-  }
-  if (props.base) {
-    const f = new Feature(new Point(at(props.base)))
-    f.setStyle([
-      new Style({ image: new CircleStyle({ radius: 11, fill: new Fill({ color: c.ink }) }) }),
-      new Style({
-        image: new CircleStyle({ radius: 5, fill: new Fill({ color: c.accent }) }),
-        text: text(props.base.name, { offsetY: 22, font: `700 ${font}` }),
-      }),
-    ])
-    found.push(f)
-  }
-  return found
+    return f
+  })
+  if (!props.base) return [...ways, ...marks]
+  const base = new Feature(new Point(at(props.base)))
+  base.setStyle([
+    new Style({ image: new CircleStyle({ radius: 11, fill: new Fill({ color: c.ink }) }) }),
+    new Style({ image: new CircleStyle({ radius: 5, fill: new Fill({ color: c.accent }) }) }),
+  ])
+  return [...ways, ...marks, base]
 }
 
 /** A plain map without tiles: base, legs, marks, range rings by geodesic. */
@@ -116,17 +135,31 @@ export function GroundMap(props: GroundMapProps) {
   useEffect(() => {
     const target = element.current
     if (!target) return
-    const source = new VectorSource({ features: features(props, colours(target)) })
-    const scale = new ScaleLine({ units: props.units === 'imperial' ? 'imperial' : 'metric' })
+    const c = colours(target)
+    const rings = ringFeatures(props, c)
+    const ground = new VectorSource({ features: groundFeatures(props, c) })
+    const labels = [
+      ...(props.base
+        ? [label(at(props.base), props.base.name, c, { offsetY: 22, font: `700 ${FONT}` })]
+        : []),
+      ...props.marks.map((m) => label(at(m), m.name, c, { offsetY: -14 })),
+      ...rings.labels,
+    ]
     const map = new OlMap({
       target,
-      layers: [new VectorLayer({ source, declutter: true })],
-      controls: defaultControls({ attribution: false, rotate: false }).extend([scale]),
+      layers: [
+        new VectorLayer({ source: new VectorSource({ features: rings.lines }) }),
+        new VectorLayer({ source: ground }),
+        new VectorLayer({ source: new VectorSource({ features: labels }), declutter: true }),
+      ],
+      controls: defaultControls({ attribution: false, rotate: false }).extend([
+        new ScaleLine({ units: props.units === 'imperial' ? 'imperial' : 'metric' }),
+      ]),
       view: new View({ center: [0, 0], zoom: 2 }),
     })
-    const extent = source.getExtent()
+    const extent = ground.getExtent()
     if (extent && Number.isFinite(extent[0]))
-      map.getView().fit(extent, { padding: [24, 24, 24, 24], maxZoom: 16 })
+      map.getView().fit(extent, { padding: [48, 48, 48, 48], maxZoom: 16 })
     return () => map.setTarget(undefined)
   }, [props])
   return (

@@ -53,7 +53,7 @@ function Rail({ trialId, steps }: { trialId: string; steps: Step[] }) {
               display: 'block',
               px: 2,
               py: 1.25,
-              minWidth: { xs: 96, md: 'auto' },
+              minWidth: { xs: 'max-content', md: 'auto' },
               textDecoration: 'none',
               color: 'var(--ink)',
               borderLeft: { md: `5px solid ${here ? 'var(--accent-fill)' : 'transparent'}` },

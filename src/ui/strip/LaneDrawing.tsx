@@ -85,7 +85,7 @@ function ReachBracket({
 
 export function LaneDrawing({ lane, index, top, height, width, x, tabStop, onOpen }: LaneProps) {
   const look = rigLook(index)
-  const mid = top + 58
+  const mid = top + 62
   return (
     <g role="list" aria-label={`${lane.letter}, ${lane.name}`}>
       {index > 0 && <path d={`M0 ${top}H${width}`} stroke="var(--rule)" />}
@@ -114,7 +114,7 @@ export function LaneDrawing({ lane, index, top, height, width, x, tabStop, onOpe
           key={bracket.chance}
           bracket={bracket}
           row={row}
-          y={top + height - 14}
+          y={top + height - 19}
           x={x}
           width={width}
         />

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react'
+import { SMOOTH_GROUND_ASSUMES } from '@/core/reach'
 import { distanceText, distanceUnit, fromAxis, toAxis, type Units } from '@/core/units'
 import { LaneDrawing } from './LaneDrawing'
 import { axisPlace, axisTicks, type AxisScale, type Post, type StripModel } from './model'
@@ -11,7 +12,7 @@ import { StripKey } from './StripKey'
 import { StripTable } from './StripTable'
 import { useWidth } from './useWidth'
 
-const LANE = 116
+const LANE = 130
 const FOOT = 40
 const PAD = 14
 
@@ -155,6 +156,11 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
           </Box>
         )}
       </div>
+      <Box sx={{ color: 'var(--soft)', fontSize: '0.85rem', mt: 0.5 }}>
+        Expected beforehand: free space, then plane earth, less {SMOOTH_GROUND_ASSUMES.clutterDb} dB for body
+        and clutter, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question,{' '}
+        {SMOOTH_GROUND_ASSUMES.neededDbm} dBm needed. It knows no hills.
+      </Box>
       <StripTable model={model} units={units} />
     </Box>
   )

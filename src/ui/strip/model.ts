@@ -84,7 +84,7 @@ const WEDGE_STEPS = 48
 
 function wedgeOf(link: Link, directions: readonly Direction[], farthestM: number): Lane['wedge'] {
   return Array.from({ length: WEDGE_STEPS + 1 }, (_, i) => {
-    const distanceM = Math.max(20, farthestM * (i / WEDGE_STEPS) ** 2)
+    const distanceM = Math.max(1, farthestM * (i / WEDGE_STEPS) ** 2)
     return {
       distanceM,
       chance: Math.min(...directions.map((d) => chanceOverSmoothGround(link, d, distanceM))),
