@@ -101,4 +101,5 @@ export default tseslint.config(
     },
   },
   { files: ['src/cli/**', 'scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
+  { files: ['**/*.test.ts'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
 )

@@ -5,7 +5,7 @@ import { copyFileSync, existsSync, mkdirSync, readFileSync, statSync } from 'nod
 import { dirname, join, resolve } from 'node:path'
 import * as schema from './schema'
 
-export type Db = BetterSQLite3Database<typeof schema>
+export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database }
 
 /** "EVRE", so that another program's database is not taken for ours. */
 const APPLICATION_ID = 0x45565245

@@ -1,4 +1,5 @@
 import { readReport } from './readReport'
+import type { Reading } from './reading'
 import { defaultScale, type Scale, type ScaleKind } from './scale'
 
 export interface ScaleGuess {
@@ -36,6 +37,14 @@ function fitDetails(scale: Scale, texts: readonly string[]): Scale {
   return { ...scale, strength: { ...scale.strength, overStepDb } }
 }
 
+/** A scale of two figures that finds only one in a report, and no word, fits it half. */
+function isHalfRead(reading: Reading, text: string, scale: Scale): boolean {
+  // "4 of 5" can be a readability, but whoever counts words says it so.
+  if (scale.kind === 'readability') return /\bof\b/.test(text)
+  if (scale.kind !== 'readability-strength' || !/\d/.test(text)) return false
+  return reading.state === 'heard' && (reading.readability === null || reading.strength === null)
+}
+
 /**
  * Guesses the scale of a listener from the reports themselves. A guess is only ever offered: the same "5 5" means two
  * things to two teams, so the user confirms or changes it before anything is read.
@@ -43,18 +52,21 @@ function fitDetails(scale: Scale, texts: readonly string[]): Scale {
  */
 export function guessScale(texts: readonly string[]): ScaleGuess {
   const given = texts.filter((t) => t.trim() !== '')
-  let best: ScaleGuess | null = null
+  let best: (ScaleGuess & { fit: number }) | null = null
   for (const kind of CANDIDATES) {
     const scale = fitDetails(defaultScale(kind), given)
     const readings = given.map((t) => readReport(t, scale))
     const reads = readings.filter((r) => r.state !== 'not read').length
-    if (best === null || reads > best.reads)
+    const fit = reads - readings.filter((r, i) => isHalfRead(r, given[i]!, scale)).length / 2
+    if (best === null || fit > best.fit)
       best = {
+        fit,
         scale,
         reads,
         of: given.length,
         because: `${reads} of ${given.length} reports can be read in it`,
       }
   }
-  return best!
+  const { fit: _fit, ...guess } = best!
+  return guess
 }

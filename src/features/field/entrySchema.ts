@@ -1,3 +1,4 @@
+import { validate as isUuid } from 'uuid'
 import * as yup from 'yup'
 import type { Entry, EntryBody } from '@/core/trial'
 
@@ -50,7 +51,10 @@ const BODIES: Record<EntryBody['kind'], yup.AnyObjectSchema> = {
 }
 
 const entry = yup.object({
-  id: yup.string().uuid().required(),
+  id: yup
+    .string()
+    .required()
+    .test('uuid', 'id must be a UUID', (v) => isUuid(v)),
   runId: yup.string().required(),
   device: yup.string().required().max(80),
   role: yup.string().required().max(40),

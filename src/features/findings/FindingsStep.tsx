@@ -15,6 +15,7 @@ import type { Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import { CopyRuleField } from '@/ui/fields/CopyRuleField'
 import { PageHead, RigBadge } from '@/ui/shell'
+import { looksOf } from '@/ui/theme/palette'
 import { ReachStrip, stripModel, type Bracket } from '@/ui/strip'
 import { DifferenceTable } from './DifferenceTable'
 import { differencesCsv, reachesCsv } from './findingsCsv'
@@ -67,6 +68,7 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, units 
   const asked = [...new Set(findings.pairs.map((p) => p.scope))]
   const scopes = asked.includes('both') ? ['both', ...plan.directions] : asked
   const headline = findings.pairs.filter((p) => p.scope === scopes[0])
+  const looks = looksOf(plan.links.map((l) => l.letter))
   const state = runs.find((r) => r.id === runId)?.state
   return (
     <>
@@ -110,7 +112,7 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, units 
             const usable = findings.usable.find((u) => u.linkId === link.id && u.chance === 0.9)
             return (
               <Box component="li" key={link.id} sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}>
-                <RigBadge letter={link.letter} index={i} />
+                <RigBadge letter={link.letter} index={looks[i]!} />
                 <span>
                   <b>{link.name}</b> reaches {usable ? reachText(usable.reach, units) : 'an unknown distance'}
                   {usable?.reach.seen === 'some copied' && ` ${chanceInWords(0.9)}`}

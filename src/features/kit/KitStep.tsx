@@ -6,6 +6,7 @@ import type { Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
 import type { Done } from '@/data/refusal'
 import { Empty, PageHead, Refused } from '@/ui/shell'
+import { looksOf } from '@/ui/theme/palette'
 import { duplicateRig, removeRig } from './actions'
 import { RigForm } from './RigForm'
 import { RigTable } from './RigTable'
@@ -27,10 +28,11 @@ export function KitStep({ trialId, rigs, freeLetter, units }: Props) {
     const result = await action
     setRefusal(result.ok ? null : result.message)
   }
+  const looks = looksOf(rigs.map((r) => r.letter))
   const table = {
     trialId,
     units,
-    place: (id: string) => rigs.findIndex((r) => r.id === id),
+    look: (id: string) => looks[rigs.findIndex((r) => r.id === id)] ?? 0,
     onEdit: (rig: KitRig) => setForm({ rig }),
     onCopy: (rig: KitRig) => void run(duplicateRig(rig.id)),
     onDelete: (rig: KitRig) => void run(removeRig(rig.id)),

@@ -15,8 +15,7 @@ import { RigBadge } from '@/ui/shell'
 interface Props {
   title: string
   rigs: KitRig[]
-  /** Place of each rig in the whole kit, for its look. */
-  place: (id: string) => number
+  look: (id: string) => number
   trialId: string
   units: Units
   onEdit: (rig: KitRig) => void
@@ -42,7 +41,7 @@ const COLUMNS: [string, string][] = [
 ]
 
 /** The rigs of one end. */
-export function RigTable({ title, rigs, place, trialId, units, onEdit, onCopy, onDelete }: Props) {
+export function RigTable({ title, rigs, look, trialId, units, onEdit, onCopy, onDelete }: Props) {
   if (rigs.length === 0) return null
   return (
     <Box sx={{ mb: 3 }}>
@@ -70,7 +69,7 @@ export function RigTable({ title, rigs, place, trialId, units, onEdit, onCopy, o
               <TableRow key={r.id}>
                 <TableCell sx={{ px: 1 }}>
                   <Box sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}>
-                    <RigBadge letter={r.letter} index={place(r.id)} />
+                    <RigBadge letter={r.letter} index={look(r.id)} />
                     <span>
                       <b>{r.name}</b>
                       {r.usedBy.includes(trialId) && (

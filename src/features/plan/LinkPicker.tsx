@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import type { Rig } from '@/core/kit'
 import { RigBadge } from '@/ui/shell'
+import { looksOf } from '@/ui/theme/palette'
 
 export interface PickedLink {
   baseRigId: string
@@ -20,7 +21,8 @@ interface Props {
 export function LinkPicker({ rigs, value, onChange }: Props) {
   const bases = rigs.filter((r) => r.kind === 'base' || r.kind === 'relay')
   const outs = rigs.filter((r) => r.kind !== 'base' && r.kind !== 'relay')
-  const place = (r: Rig) => rigs.indexOf(r)
+  const looks = looksOf(rigs.map((r) => r.letter))
+  const look = (r: Rig) => looks[rigs.indexOf(r)]!
   // Two handhelds with nothing fixed between them are a link as well.
   const atBase = bases.length > 0 ? bases : outs
   const has = (b: Rig, o: Rig) => value.some((l) => l.baseRigId === b.id && l.outRigId === o.id)
@@ -46,7 +48,7 @@ export function LinkPicker({ rigs, value, onChange }: Props) {
             </Box>
             {atBase.map((b) => (
               <th key={b.id} style={{ fontWeight: 400 }}>
-                <RigBadge letter={b.letter} index={place(b)} size={22} /> {b.name}
+                <RigBadge letter={b.letter} index={look(b)} size={22} /> {b.name}
               </th>
             ))}
           </tr>
@@ -55,7 +57,7 @@ export function LinkPicker({ rigs, value, onChange }: Props) {
           {outs.map((o) => (
             <tr key={o.id}>
               <th style={{ textAlign: 'left', fontWeight: 400, whiteSpace: 'nowrap' }}>
-                <RigBadge letter={o.letter} index={place(o)} size={22} /> {o.name}
+                <RigBadge letter={o.letter} index={look(o)} size={22} /> {o.name}
               </th>
               {atBase.map((b) => (
                 <td key={b.id} style={{ textAlign: 'center' }}>

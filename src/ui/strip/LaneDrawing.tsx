@@ -7,6 +7,7 @@ import { CheckPost } from './CheckPost'
 interface LaneProps {
   lane: Lane
   index: number
+  look: number
   top: number
   height: number
   width: number
@@ -83,8 +84,18 @@ function ReachBracket({
   )
 }
 
-export function LaneDrawing({ lane, index, top, height, width, x, tabStop, onOpen }: LaneProps) {
-  const look = rigLook(index)
+export function LaneDrawing({
+  lane,
+  index,
+  look: lookIndex,
+  top,
+  height,
+  width,
+  x,
+  tabStop,
+  onOpen,
+}: LaneProps) {
+  const look = rigLook(lookIndex)
   const mid = top + 62
   return (
     <g role="list" aria-label={`${lane.letter}, ${lane.name}`}>

@@ -6,6 +6,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { SMOOTH_GROUND_ASSUMES } from '@/core/reach'
 import { distanceText, distanceUnit, fromAxis, toAxis, type Units } from '@/core/units'
+import { looksOf } from '@/ui/theme/palette'
 import { LaneDrawing } from './LaneDrawing'
 import { axisPlace, axisTicks, type AxisScale, type Post, type StripModel } from './model'
 import { StripKey } from './StripKey'
@@ -60,6 +61,7 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
   const height = model.lanes.length * LANE + FOOT
   const end = toAxis(model.farthestM * 1.12, units)
   const ticks = axisTicks(end, toAxis(model.nearestM * 0.7, units), scale)
+  const looks = looksOf(model.lanes.map((l) => l.letter))
   const opened = open ? model.lanes[open.lane]?.posts[open.post] : undefined
 
   const onKeyDown = (e: KeyboardEvent) => {
@@ -125,6 +127,7 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
               key={lane.id}
               lane={lane}
               index={i}
+              look={looks[i]!}
               top={i * LANE}
               height={LANE}
               width={width}

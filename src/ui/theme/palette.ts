@@ -32,3 +32,18 @@ export const RIG_LOOKS = [
 ] as const
 
 export const rigLook = (i: number) => RIG_LOOKS[i % RIG_LOOKS.length]!
+
+/**
+ * The look of each rig by its letter, so that a rig looks the same on every screen; where two letters fall together the
+ * later takes the next free look.
+ */
+export function looksOf(letters: readonly string[]): number[] {
+  const n = RIG_LOOKS.length
+  const taken = new Set<number>()
+  return letters.map((letter) => {
+    let look = (letter.charCodeAt(0) + 7 * Math.max(0, letter.length - 1) - 65 + n) % n
+    if (taken.size < n) while (taken.has(look)) look = (look + 1) % n
+    taken.add(look)
+    return look
+  })
+}

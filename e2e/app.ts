@@ -1,0 +1,33 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, type Page } from '@playwright/test'
+import { fileURLToPath } from 'node:url'
+
+export const fixture = (name: string) => fileURLToPath(new URL(`./fixtures/${name}`, import.meta.url))
+
+/** Opens a trial of the demo by the beginning of its name; answers with its address. */
+export async function openTrial(page: Page, name: string): Promise<string> {
+  await page.goto('/')
+  const link = page.getByRole('listitem').getByRole('link', { name: new RegExp(`^${name}`) })
+  const href = await link.first().getAttribute('href')
+  return href!.split('/').slice(0, 3).join('/')
+}
+
+export async function expectAxeClean(page: Page) {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
+  expect(
+    violations.map(
+      (v) =>
+        `${v.id}: ${v.nodes
+          .map((n) => n.target.join(' '))
+          .slice(0, 3)
+          .join(', ')}`,
+    ),
+  ).toEqual([])
+}
+
+export async function expectNoOverflow(page: Page) {
+  const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
+  expect(over).toBeLessThanOrEqual(0)
+}

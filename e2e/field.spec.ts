@@ -1,0 +1,94 @@
+import { expect, test, type Page } from '@playwright/test'
+import { openTrial } from './app'
+
+async function openField(page: Page) {
+  const trial = await openTrial(page, 'Four or eight')
+  await page.goto(`${trial}/field`)
+  await page.getByRole('link', { name: 'Go on logging' }).click()
+  await page.waitForURL(/\/field\/[0-9a-f]/)
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
+}
+const done = async (page: Page) =>
+  Number(/(\d+) of \d+ checks/.exec((await page.locator('header').textContent())!)![1])
+
+test('taps log, undo voids and asks again, nothing is lost on reload', async ({ page }) => {
+  await openField(page)
+  const before = await done(page)
+  const rig = await page.getByRole('heading', { level: 1 }).textContent()
+  await page.getByRole('button', { name: 'Readability 4' }).click()
+  await page.getByRole('button', { name: 'Strength 9' }).click()
+  await page.getByRole('button', { name: /over nine/ }).click()
+  await page.getByRole('button', { name: 'Again' }).click()
+  await page.getByRole('button', { name: 'Log it' }).click()
+  await expect(page.getByRole('status')).toContainText('4 by 9+10')
+  expect(await done(page)).toBe(before + 1)
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('status')).toContainText('Undone: 4 by 9+10. It stays listed as void.')
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(rig!)
+  expect(await done(page)).toBe(before)
+  await page.getByRole('button', { name: 'Not heard' }).click()
+  await expect(page.getByText('all saved')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(`${before + 1} of`)).toBeVisible()
+  await page.getByRole('button', { name: 'More' }).click()
+  await expect(page.getByText('void: undone')).toBeVisible()
+})
+
+test('a check is voided with a reason and stays listed; a mark is added, spacing changed, a check skipped', async ({
+  page,
+}) => {
+  await openField(page)
+  await page.keyboard.press('?')
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible()
+  await page.getByRole('button', { name: 'Back to the log' }).click()
+  await page.getByRole('button', { name: 'More' }).click()
+  const menu = page.getByRole('dialog')
+  await menu
+    .getByRole('button', { name: /^Void R01/ })
+    .first()
+    .click()
+  await menu.getByLabel('Why it does not count').fill('Wrong antenna on')
+  await menu.getByRole('button', { name: 'Void it' }).click()
+  await expect(menu.getByText('void: Wrong antenna on')).toBeVisible()
+
+  await menu.getByLabel('A mark every (m)').fill('0')
+  await menu.getByRole('button', { name: 'Change the spacing' }).click()
+  await expect(menu.getByText('The spacing must be a number above 0.')).toBeVisible()
+  await menu.getByLabel('A mark every (m)').fill('1000')
+  await menu.getByRole('button', { name: 'Change the spacing' }).click()
+  await expect(page.getByText(/of 3\d checks/)).toBeVisible()
+
+  await page.getByRole('button', { name: 'More' }).click()
+  await menu.getByRole('button', { name: 'Add this mark' }).click()
+  await expect(menu.getByText('Name the mark.')).toBeVisible()
+  await menu.getByLabel('Name of the mark').fill('Gate')
+  await menu.getByLabel('Distance (km)').fill('3,1')
+  await menu.getByRole('button', { name: 'Add this mark' }).click()
+  await expect(page.locator('header')).toContainText('Gate')
+  await expect(page.locator('header')).toContainText('3.1 km')
+  const before = await done(page)
+  await page.keyboard.press('s')
+  await expect(page.getByRole('status')).toContainText('Skipped')
+  expect(await done(page)).toBe(before + 1)
+})
+
+test('a log made without the server waits on the device and goes out by itself', async ({
+  page,
+  context,
+}) => {
+  await openField(page)
+  await context.setOffline(true)
+  await page.keyboard.press('n')
+  await expect(page.getByText(/1 only on this device/)).toBeVisible()
+  await context.setOffline(false)
+  await expect(page.getByText('all saved')).toBeVisible({ timeout: 20_000 })
+})
+
+test('the server refuses entries that are none, and says which part', async ({ page }) => {
+  await openField(page)
+  const run = page.url().split('/').pop()
+  const bad = await page.request.post(`/api/runs/${run}/entries`, { data: { entries: [{ id: 'x' }] } })
+  expect(bad.status()).toBe(400)
+  expect((await bad.json()).message).toContain('entries[0]')
+  expect((await page.request.post(`/api/runs/none/entries`, { data: {} })).status()).toBe(404)
+})

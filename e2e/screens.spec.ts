@@ -1,0 +1,100 @@
+import { expect, test } from '@playwright/test'
+import { expectAxeClean, expectNoOverflow, openTrial } from './app'
+
+const STEPS = ['kit', 'ground', 'plan', 'field', 'findings']
+
+test('every main screen is axe clean, in light and in dark', async ({ page }) => {
+  test.setTimeout(120_000)
+  const trial = await openTrial(page, 'Short or long')
+  for (const colorScheme of ['light', 'dark'] as const) {
+    await page.emulateMedia({ colorScheme })
+    for (const path of ['/', '/import', ...STEPS.map((s) => `${trial}/${s}`)]) {
+      await page.goto(path)
+      await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+      await expectAxeClean(page)
+    }
+  }
+})
+
+test('the field screen is axe clean by sun and by night, and fits a telephone without scrolling', async ({
+  page,
+}) => {
+  const trial = await openTrial(page, 'Four or eight')
+  await page.setViewportSize({ width: 390, height: 844 })
+  await page.goto(`${trial}/field`)
+  await page.getByRole('link', { name: 'Go on logging' }).click()
+  await page.waitForURL(/\/field\/[0-9a-f]/)
+  await expect(page.getByRole('button', { name: 'Not heard' })).toBeVisible()
+  await expectAxeClean(page)
+  await page.getByRole('button', { name: 'Night' }).click()
+  await expectAxeClean(page)
+  for (const [width, height] of [
+    [390, 844],
+    [360, 640],
+  ] as const) {
+    await page.setViewportSize({ width, height })
+    await expectNoOverflow(page)
+    const low = await page.evaluate(() =>
+      Math.max(...[...document.querySelectorAll('main button')].map((b) => b.getBoundingClientRect().bottom)),
+    )
+    expect(low).toBeLessThanOrEqual(height)
+  }
+  const small = await page.getByRole('group', { name: 'Readability' }).getByRole('button').evaluateAll((all) =>
+    all.filter((b) => b.getBoundingClientRect().height < 64 || b.getBoundingClientRect().width < 64).length,
+  ) // prettier-ignore
+  expect(small).toBe(0)
+})
+
+test('nothing overflows at 360 px', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.setViewportSize({ width: 360, height: 740 })
+  for (const path of ['/', '/import', ...STEPS.map((s) => `${trial}/${s}`)]) {
+    await page.goto(path)
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    await page.waitForTimeout(300)
+    await expectNoOverflow(page)
+  }
+})
+
+test('the reach strip is walked by arrow keys, and Enter opens a check', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.goto(`${trial}/findings`)
+  const first = page.locator('[data-place="0-0"]')
+  await first.focus()
+  await page.keyboard.press('ArrowRight')
+  await expect(page.locator('[data-place="0-1"]')).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await expect(page.locator('[data-place^="1-"]:focus')).toHaveCount(1)
+  await page.keyboard.press('Enter')
+  await expect(page.getByText(/^Long whip, (to|from) base, mark [ST]\d\d/)).toBeVisible()
+  await page.keyboard.press('End')
+  await page.keyboard.press('Escape')
+  await page.getByText(/^The strip as a table/).click()
+  await page.getByRole('button', { name: 'Copy the checks as CSV' }).click()
+  await expect(page.getByText('Copied', { exact: true })).toBeVisible()
+})
+
+test('a void run says so, and units are never mixed', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.goto(`${trial}/findings`)
+  await page.getByLabel('Run').click()
+  await page.getByRole('option', { name: /First try, March/ }).click()
+  await expect(page.getByText(/This run is void: The antenna plug/)).toBeVisible()
+  await page.getByRole('button', { name: 'mi, ft' }).click()
+  await page.goto(`${trial}/ground`)
+  await expect(page.getByText(/out to 3\.\d mi/).first()).toBeVisible()
+  await expect(page.getByText(/\d km/)).toHaveCount(0)
+})
+
+test('a trial that cannot tell says so, and what would', async ({ page }) => {
+  const trial = await openTrial(page, 'Jacket pocket')
+  await page.goto(`${trial}/findings`)
+  await expect(page.getByText(/^Cannot tell Jacket pocket from In the hand yet/).first()).toBeVisible()
+  await expect(page.getByText(/About \d+ marks would tell/).first()).toBeVisible()
+})
+
+test('an address that names nothing is answered plainly', async ({ page }) => {
+  const response = await page.goto('/trials/none/plan')
+  expect(response!.status()).toBe(404)
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
+})

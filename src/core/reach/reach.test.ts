@@ -1,0 +1,103 @@
+import { describe, expect, it } from 'vitest'
+import type { Link, Rig } from '@/core/kit'
+import { firthLogistic } from './firthLogistic'
+import { reachFromCopies, worseReach, type CopyAt } from './reachFromCopies'
+import { chanceOverSmoothGround } from './smoothGround'
+
+const KM = [0.3, 0.6, 0.9, 1.2, 1.5, 1.8, 2.1, 2.4, 2.7, 3]
+const SEPARATED = [1, 1, 1, 1, 1, 0, 0, 0, 0, 0]
+const MIXED = [1, 1, 1, 0, 1, 1, 0, 1, 0, 0]
+
+const checks = (copied: number[], repeats = 1): CopyAt[] =>
+  KM.flatMap((km, i) =>
+    Array.from({ length: repeats }, () => ({
+      markId: `m${i}`,
+      distanceM: km * 1000,
+      copied: copied[i] === 1,
+    })),
+  )
+
+describe('firthLogistic', () => {
+  // Expected: R's optim on the penalised log likelihood written out by hand.
+  const fit = (copied: number[]) =>
+    firthLogistic(KM.map((km, i) => ({ x: Math.log10(km), copied: copied[i] === 1 })))
+  it('agrees with direct maximisation, and stays finite on separated results', () => {
+    const separated = fit(SEPARATED)
+    expect(separated.intercept).toBeCloseTo(2.52696, 2)
+    expect(separated.slope).toBeCloseTo(-12.51336, 2)
+    expect(separated.logLikelihood).toBeCloseTo(-3.68684920028, 6)
+    const mixed = fit(MIXED)
+    expect(mixed.intercept).toBeCloseTo(0.94077, 3)
+    expect(mixed.slope).toBeCloseTo(-3.61835, 3)
+    expect(mixed.logLikelihood).toBeCloseTo(-5.91772466034, 7)
+  })
+  it('refuses results from one place', () => {
+    expect(() =>
+      firthLogistic([
+        { x: 1, copied: true },
+        { x: 1, copied: false },
+      ]),
+    ).toThrow(RangeError)
+  })
+})
+
+describe('reachFromCopies', () => {
+  // Expected: R, the profile of the same penalised likelihood over a grid of 2 mB with optimize() for the slope.
+  it('agrees with a profile computed another way', () => {
+    const half = reachFromCopies(checks(SEPARATED), 0.5)
+    expect(half.estimateM! / 1000).toBeCloseTo(1.592, 1)
+    expect(half.lowM! / 1000).toBeCloseTo(0.929, 1)
+    expect(half.highM! / 1000).toBeCloseTo(2.168, 1)
+    const nine = reachFromCopies(checks(SEPARATED), 0.9)
+    expect(nine.estimateM! / 1000).toBeCloseTo(1.062, 1)
+    expect(nine.lowM! / 1000).toBeCloseTo(0.181, 1)
+    expect(nine.highM! / 1000).toBeCloseTo(1.607, 1)
+    expect(reachFromCopies(checks(MIXED), 0.5).estimateM! / 1000).toBeCloseTo(1.82, 1)
+  })
+  it('says so where everything or nothing was copied, or marks are too few', () => {
+    expect(reachFromCopies(checks(KM.map(() => 1)), 0.9)).toMatchObject({
+      seen: 'all copied',
+      estimateM: null,
+      highM: null,
+    })
+    expect(reachFromCopies(checks(KM.map(() => 0)), 0.9)).toMatchObject({
+      seen: 'none copied',
+      estimateM: null,
+      lowM: null,
+    })
+    expect(reachFromCopies(checks(MIXED).slice(0, 3), 0.9).seen).toBe('too few marks')
+    expect(reachFromCopies([], 0.9).seen).toBe('too few marks')
+  })
+  it('takes repeats at a mark for less than as many marks', () => {
+    const once = reachFromCopies(checks(SEPARATED), 0.5)
+    const five = reachFromCopies(checks(SEPARATED, 5), 0.5)
+    expect(five.method).toBe('random-intercept probit on lg distance')
+    expect(Math.abs(Math.log10(five.estimateM! / once.estimateM!))).toBeLessThan(0.12)
+    expect(five.highM! / five.lowM!).toBeGreaterThan(1.2)
+  })
+  it('takes the worse of two directions', () => {
+    const near = reachFromCopies(checks([1, 1, 1, 0, 0, 0, 0, 0, 0, 0]), 0.5)
+    const far = reachFromCopies(checks([1, 1, 1, 1, 1, 1, 1, 0, 0, 0]), 0.5)
+    const all = reachFromCopies(checks(KM.map(() => 1)), 0.5)
+    expect(worseReach(far, near)).toBe(near)
+    expect(worseReach(all, far)).toBe(far)
+  })
+})
+
+describe('chanceOverSmoothGround', () => {
+  const rig = (powerW: number, heightM: number): Rig => ({
+    id: 'r', letter: 'A', name: 'Rig', kind: 'handheld', txMHz: 460, rxMHz: null, powerW, antennaHeightM: heightM,
+    antennaGainDbi: null, leadLossDb: null, attenuatorDb: 0, attenuatorAt: 'both ways',
+  }) // prettier-ignore
+  const link: Link = { id: 'l', letter: 'A', name: 'A', base: rig(25, 8), out: rig(2, 1.4) }
+  it('falls with distance, and the stronger sender is heard farther', () => {
+    const at = [100, 1000, 5000, 20000].map((d) => chanceOverSmoothGround(link, 'to base', d))
+    expect([...at].sort((a, b) => b - a)).toEqual(at)
+    expect(chanceOverSmoothGround(link, 'from base', 6000)).toBeGreaterThan(
+      chanceOverSmoothGround(link, 'to base', 6000),
+    )
+    expect(chanceOverSmoothGround(link, 'loop', 6000)).toBeLessThan(
+      chanceOverSmoothGround(link, 'to base', 6000),
+    )
+  })
+})

@@ -1,0 +1,222 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { direct } from '@/core/geo'
+import type { Link, Rig } from '@/core/kit'
+import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
+import {
+  balancedOrder,
+  estimatedMinutes,
+  foldEntries,
+  nextCheck,
+  plannedChecks,
+  respace,
+  schedule,
+  standingChecks,
+  williamsSquare,
+  type Entry,
+  type EntryBody,
+  type Mark,
+  type TrialPlan,
+} from '.'
+
+const rig = (id: string): Rig => ({
+  id, letter: id.toUpperCase(), name: id, kind: 'handheld', txMHz: 460, rxMHz: null, powerW: 2, antennaHeightM: 1.4,
+  antennaGainDbi: null, leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways',
+}) // prettier-ignore
+const links: Link[] = ['a', 'b'].map((id) => ({ id, letter: id, name: id, base: rig('z'), out: rig(id) }))
+const base = { name: 'Base', lat: 47.3, lon: -29.5 }
+const marks: Mark[] = [1, 2, 3, 4].map((i) => {
+  const place = direct(base as { lat: number; lon: number }, 60, i * 500)
+  return {
+    id: `m${i}`, name: `S0${i}`, legId: 'l', legName: 'Shore', distanceM: i * 500, distanceSdM: null,
+    alongM: i * 500, bearingDeg: 60, ...place,
+  } // prettier-ignore
+})
+const scale = defaultScale('readability-strength')
+const plan: TrialPlan = {
+  trialName: 'T', base, question: '', links, marks, directions: ['to base', 'from base'],
+  scales: { base: scale, out: scale }, copyRule: USUAL_COPY_RULE, repeats: 1, order: { scheme: 'balanced', seed: 4 },
+  sameAs: [], marginDb: 3, reliability: 0.9, surroundings: 'mixed', controlLinkId: null,
+  need: { floorM: null, ceilingM: null },
+} // prettier-ignore
+
+let n = 0
+const entry = (body: EntryBody, supersedes: string | null = null): Entry => {
+  n++
+  return {
+    id: `id-${String(n).padStart(6, '0')}`, runId: 'r', device: 'd', role: 'out there', seq: n, supersedes, body,
+    wallTime: new Date(1_700_000_000_000 + n * 1000).toISOString(),
+  } // prettier-ignore
+}
+const check = (markId: string, linkId: string, text: string, direction: 'to base' | 'from base' = 'to base'): EntryBody => ({
+  kind: 'check', markId, linkId, direction, repeat: 1, text, calls: 1, remark: '', state: 'graded',
+}) // prettier-ignore
+
+describe('foldEntries', () => {
+  const first = entry(check('m1', 'a', '5 by 7'))
+  const second = entry(check('m1', 'b', '5 by 9'))
+  const corrected = entry(check('m1', 'a', '4 by 7'), first.id)
+  const voided = entry({ kind: 'void', reason: 'plug loose' }, second.id)
+  const skip = entry({
+    kind: 'skip',
+    keys: [{ markId: 'm2', linkId: 'a', direction: 'to base', repeat: 1 }],
+    reason: '',
+  })
+  const at = entry({ kind: 'at mark', markId: 'm2' })
+  const all = [first, second, corrected, voided, skip, at]
+
+  it('a correction replaces, a void hides but stays listed', () => {
+    const log = foldEntries(all)
+    expect(log.checks.map((c) => c.text)).toEqual(['4 by 7', '5 by 9'])
+    expect(log.checks[0]).toMatchObject({ id: first.id, versions: 2, voided: null })
+    expect(log.checks[1]!.voided).toEqual({ reason: 'plug loose' })
+    expect(standingChecks(log)).toHaveLength(1)
+    expect(log.currentMark).toBe('m2')
+  })
+
+  it('a void of a correction voids the check, and a correction of a void brings it back', () => {
+    const gone = entry({ kind: 'void', reason: 'undone' }, corrected.id)
+    expect(standingChecks(foldEntries([...all, gone]))).toHaveLength(0)
+    const back = entry(check('m1', 'b', '5 by 8'), voided.id)
+    expect(foldEntries([...all, back]).checks[1]).toMatchObject({ text: '5 by 8', voided: null })
+  })
+
+  it('order and duplicates do not matter', () => {
+    const bodies = fc.oneof(
+      fc
+        .record({
+          markId: fc.constantFrom('m1', 'm2', 'm3'),
+          text: fc.constantFrom('5 by 7', 'nil', '3 by 3'),
+        })
+        .map(({ markId, text }) => check(markId, 'a', text)),
+      fc.constant<EntryBody>({ kind: 'void', reason: 'x' }),
+      fc.constant<EntryBody>({ kind: 'run', state: 'finished', reason: '' }),
+      fc.constantFrom('m1', 'm2').map<EntryBody>((markId) => ({ kind: 'at mark', markId })),
+    )
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(bodies, fc.option(fc.nat(), { nil: null })), { maxLength: 14 }),
+        fc.array(fc.nat(), { minLength: 30, maxLength: 30 }),
+        (raw, keys) => {
+          const made: Entry[] = []
+          for (const [body, target] of raw)
+            made.push(
+              entry(body, target === null || made.length === 0 ? null : made[target % made.length]!.id),
+            )
+          const shuffled = [...made, ...made.slice(0, 5)]
+            .map((e, i) => ({ e, k: keys[i % 30]! }))
+            .sort((a, b) => a.k - b.k)
+            .map(({ e }) => e)
+          expect(foldEntries(shuffled)).toEqual(foldEntries(made))
+        },
+      ),
+    )
+  })
+
+  it('does not hang on entries that supersede one another', () => {
+    const a = { ...entry(check('m1', 'a', 'x')), supersedes: 'loop-b' }
+    const b = { ...entry(check('m1', 'a', 'y')), id: 'loop-b', supersedes: a.id }
+    expect(foldEntries([a, b]).checks.length).toBeGreaterThan(0)
+  })
+
+  it('keeps the run’s end and its reopening', () => {
+    const end = entry({ kind: 'run', state: 'voided', reason: 'wrong channel' })
+    expect(foldEntries([end])).toMatchObject({ state: 'voided', stateReason: 'wrong channel' })
+    expect(foldEntries([end, entry({ kind: 'run', state: 'reopened', reason: '' })]).state).toBe('going')
+    expect(foldEntries([end, entry({ kind: 'void', reason: 'undone' }, end.id)]).state).toBe('going')
+  })
+})
+
+describe('schedule', () => {
+  it('makes every check once, and takes the next at the mark where the log stands', () => {
+    expect(plannedChecks(plan)).toHaveLength(4 * 2 * 2)
+    const log = foldEntries([entry({ kind: 'at mark', markId: 'm3' })])
+    expect(nextCheck(plan, log)!.markId).toBe('m3')
+    expect(nextCheck(plan, foldEntries([]))!.markId).toBe('m1')
+  })
+  it('knows what is logged, skipped and to do; a void opens the check again', () => {
+    const made = entry(check('m1', 'a', '5 by 7'))
+    const skip = entry({
+      kind: 'skip',
+      keys: [{ markId: 'm1', linkId: 'b', direction: 'to base', repeat: 1 }],
+      reason: '',
+    })
+    const states = (log: Entry[]) => schedule(plan, foldEntries(log)).map((c) => c.state)
+    expect(
+      states([made, skip])
+        .filter((s) => s !== 'to do')
+        .sort(),
+    ).toEqual(['logged', 'skipped'])
+    expect(states([made, entry({ kind: 'void', reason: '' }, made.id)]).every((s) => s === 'to do')).toBe(
+      true,
+    )
+  })
+  it('takes an unplanned mark in, and is done when all is', () => {
+    const mark = { ...marks[1]!, id: 'new', name: 'Gate' }
+    const log = foldEntries([entry({ kind: 'mark', mark, before: 'm2' })])
+    expect(
+      schedule(plan, log)
+        .map((c) => c.mark.name)
+        .filter((x, i, l) => l.indexOf(x) === i),
+    ).toEqual(['S01', 'Gate', 'S02', 'S03', 'S04'])
+    const every = plannedChecks(plan).map((c) =>
+      entry({ ...check(c.markId, c.linkId, 'nil'), direction: c.direction } as EntryBody),
+    )
+    expect(nextCheck(plan, foldEntries(every))).toBeNull()
+  })
+  it('estimates the time', () => {
+    // 2 km out and back at 4 km/h is 60 min, 16 half minutes, and at least one change of rig a mark.
+    expect(estimatedMinutes(plan)).toBeGreaterThanOrEqual(60 + 8 + 4)
+    expect(estimatedMinutes(plan)).toBeLessThan(60 + 8 + 12)
+  })
+})
+
+describe('respace', () => {
+  it('changes the spacing of what is left, along the way', () => {
+    const { replaced, marks: made } = respace(base, marks, new Set(['m1', 'm2']), 250, (i) => `n${i}`)
+    expect(replaced).toEqual(['m3', 'm4'])
+    expect(made.map((m) => Math.round(m.distanceM))).toEqual([1250, 1500, 1750, 2000])
+    expect(made[0]).toMatchObject({ id: 'n0', legId: 'l', name: 'S03*' })
+  })
+  it('works without coordinates, and when nothing is left', () => {
+    const plain = marks.map((m) => ({ ...m, lat: null, lon: null }))
+    expect(respace(null, plain, new Set(), 1000, String).marks.map((m) => m.distanceM)).toEqual([1000, 2000])
+    expect(respace(base, marks, new Set(['m4']), 100, String).replaced).toEqual([])
+    expect(() => respace(base, marks, new Set(), 0, String)).toThrow(RangeError)
+  })
+  it('is seen by the schedule; a mark with something logged stays', () => {
+    const body = {
+      kind: 'spacing' as const,
+      legId: 'l',
+      ...respace(base, marks, new Set(['m1']), 700, (i) => `n${i}`),
+    }
+    const log = foldEntries([entry(check('m1', 'a', 'nil')), entry(body)])
+    expect([...new Set(schedule(plan, log).map((c) => c.markId))]).toEqual(['m1', 'n0', 'n1'])
+  })
+})
+
+describe('balanced orders', () => {
+  it('two links go AB, BA: each first equally often', () => {
+    const rows = balancedOrder(2, 20, 9)
+    expect(rows.filter((r) => r[0] === 0)).toHaveLength(10)
+    for (let i = 0; i < 20; i += 2) expect(rows[i]![0]).not.toBe(rows[i + 1]![0])
+  })
+  it.each([3, 4, 5, 6])('a Williams square of %i is balanced for place and for what went before', (k) => {
+    const square = williamsSquare(k)
+    const places = new Map<string, number>()
+    const before = new Map<string, number>()
+    for (const row of square)
+      row.forEach((t, i) => {
+        places.set(`${t}@${i}`, (places.get(`${t}@${i}`) ?? 0) + 1)
+        if (i > 0) before.set(`${row[i - 1]}>${t}`, (before.get(`${row[i - 1]}>${t}`) ?? 0) + 1)
+      })
+    expect(new Set(places.values()).size).toBe(1)
+    expect(before.size).toBe(k * (k - 1))
+    expect(new Set(before.values()).size).toBe(1)
+  })
+  it('is the same for the same seed', () => {
+    expect(balancedOrder(3, 12, 5)).toEqual(balancedOrder(3, 12, 5))
+    expect(balancedOrder(3, 12, 5)).not.toEqual(balancedOrder(3, 12, 6))
+    expect(() => williamsSquare(1)).toThrow(RangeError)
+  })
+})

@@ -1,0 +1,166 @@
+import Database from 'better-sqlite3'
+import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { dayOfFiles, guessColumns, guessScales, readCheckRows, readCsvTable, readKitJson } from '@/core/formats'
+import {
+  addLegToTrial, addRig, addTrial, appendEntries, checksHash, copyRig, DatabaseRefused, deleteRig, deleteTrial, entriesOf,
+  freeLetter, importDay, importedBefore, listRigs, listRuns, listTrials, logOf, newId, openDatabase, openTrial, placeBase,
+  planInputOf, planOf, removeLeg, savePlan, startRun, updateRig, type Db, type RigInput,
+} from '.' // prettier-ignore
+
+let folder: string
+let db: Db
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'even-reach-'))
+  db = openDatabase(join(folder, 'a.db'))
+})
+afterEach(() => rmSync(folder, { recursive: true, force: true }))
+
+const rig = (letter: string, more: Partial<RigInput> = {}): RigInput => ({
+  letter, name: `Rig ${letter}`, kind: 'handheld', txMHz: 460, rxMHz: null, powerW: 2, antennaHeightM: 1.4,
+  antennaGainDbi: null, leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways', note: '', ...more,
+}) // prettier-ignore
+const id = (d: { ok: boolean }) => (d as { ok: true; value: string }).value
+
+function trialWithRun() {
+  const [z, a] = [id(addRig(db, rig('Z', { kind: 'base' }))), id(addRig(db, rig('A')))]
+  const trialId = addTrial(db, 'T', 'Q', 3)
+  placeBase(db, trialId, 'Harbour', { lat: 47.3, lon: -29.5 })
+  const legId = id(
+    addLegToTrial(db, trialId, { name: 'Shore', how: 'marks', bearingDeg: null, way: [], marks: [{ name: 'S1', place: { lat: 47.31, lon: -29.5 }, alongM: null }] }),
+  )
+  savePlan(db, trialId, 1, { ...planInputOf(openTrial(db, trialId)!), links: [{ baseRigId: z, outRigId: a }] })
+  const plan = planOf(openTrial(db, trialId)!)
+  const runId = startRun(db, trialId, 'Run', plan, { note: '', fixedBeforehand: true, imported: false })
+  return { z, a, trialId, legId, plan, runId }
+}
+
+describe('openDatabase', () => {
+  it('makes strict tables, write-ahead logging and full synchronising', () => {
+    const raw = new Database(join(folder, 'a.db'))
+    const tables = raw.prepare("select sql from sqlite_master where type = 'table' and name not like '\\_\\_%' escape '\\' and name not like 'sqlite%'").all() as { sql: string }[]
+    expect(tables.length).toBe(10)
+    expect(tables.every((t) => t.sql.endsWith('STRICT'))).toBe(true)
+    expect(raw.pragma('journal_mode', { simple: true })).toBe('wal')
+    raw.close()
+  })
+  it('refuses a file that is no database, and leaves it alone', () => {
+    const file = join(folder, 'b.db')
+    writeFileSync(file, 'a shopping list, long enough to be looked at as a header of a database')
+    expect(() => openDatabase(file)).toThrow(/is not a database.*EVEN_REACH_DB/)
+    expect(readFileSync(file, 'utf8')).toContain('shopping list')
+  })
+  it('refuses another program’s database', () => {
+    const file = join(folder, 'c.db')
+    const other = new Database(file)
+    other.exec('create table songs (name text)')
+    other.close()
+    expect(() => openDatabase(file)).toThrow(DatabaseRefused)
+  })
+  it('refuses a newer version, and copies the file before it brings an older one up to date', () => {
+    const file = join(folder, 'd.db')
+    openDatabase(file).$client.close()
+    const raw = new Database(file)
+    raw.exec("insert into __drizzle_migrations (hash, created_at) values ('later', 9999999999999)")
+    raw.close()
+    expect(() => openDatabase(file)).toThrow(/newer Even Reach/)
+    // Taken back to before its last table: an older version as far as the list of migrations goes.
+    const older = new Database(file)
+    older.exec('delete from __drizzle_migrations')
+    older.close()
+    expect(() => openDatabase(file)).toThrow()
+    expect(existsSync(join(folder, 'backup'))).toBe(true)
+    expect(readdirSync(join(folder, 'backup'))).toHaveLength(1)
+  })
+})
+
+describe('kit', () => {
+  it('refuses a letter twice and says which is free; copies; deletes what no trial uses', () => {
+    const a = id(addRig(db, rig('A')))
+    const again = addRig(db, rig('A', { name: 'Other' }))
+    expect(again).toMatchObject({ ok: false })
+    expect((again as { message: string }).message).toContain('B is free')
+    const copy = id(copyRig(db, a))
+    expect(listRigs(db).find((r) => r.id === copy)).toMatchObject({ letter: 'B', name: 'Rig A, copy' })
+    expect(deleteRig(db, copy).ok).toBe(true)
+    expect(freeLetter(db)).toBe('B')
+  })
+  it('refuses a change made from an old revision', () => {
+    const a = id(addRig(db, rig('A')))
+    expect(updateRig(db, a, 1, rig('A', { powerW: 5 })).ok).toBe(true)
+    expect(updateRig(db, a, 1, rig('A', { powerW: 9 }))).toMatchObject({ ok: false })
+    expect(listRigs(db)[0]!.powerW).toBe(5)
+  })
+  it('keeps a rig that a trial uses', () => {
+    const { a } = trialWithRun()
+    expect(deleteRig(db, a)).toMatchObject({ ok: false })
+    expect(listRigs(db).find((r) => r.id === a)!.usedBy).toHaveLength(1)
+  })
+})
+
+describe('trials and runs', () => {
+  it('measures marks by geodesic, and a run keeps its own copy of the plan', () => {
+    const { trialId, legId, runId, plan } = trialWithRun()
+    // A hundredth of a degree of latitude at 47.3 N: 1111.8 m on WGS 84 (GeographicLib's own GeodSolve).
+    expect(plan.marks[0]!.distanceM).toBeCloseTo(1111.8, 0)
+    removeLeg(db, trialId, legId)
+    expect(openTrial(db, trialId)!.legs).toEqual([])
+    expect(listRuns(db, trialId)[0]).toMatchObject({ id: runId, plan: { marks: [{ name: 'S1' }] } })
+    expect(deleteTrial(db, trialId)).toMatchObject({ ok: false })
+    expect(placeBase(db, trialId, 'Hill', { lat: 47, lon: -29 })).toMatchObject({ ok: false })
+  })
+  it('keeps link ids over a change of plan, and refuses an old revision', () => {
+    const { trialId } = trialWithRun()
+    const open = openTrial(db, trialId)!
+    const input = planInputOf(open)
+    expect(savePlan(db, trialId, 2, { ...input, repeats: 2 }).ok).toBe(true)
+    expect(openTrial(db, trialId)!.links[0]!.id).toBe(open.links[0]!.id)
+    expect(savePlan(db, trialId, 2, input)).toMatchObject({ ok: false })
+  })
+  it('holds an append-only log: the same entry twice is one, and nothing is updated or deleted', () => {
+    const { runId, plan } = trialWithRun()
+    const entry = {
+      id: newId(), runId, device: 'd', role: 'out there', wallTime: '2026-05-16T08:00:00Z', seq: 1, supersedes: null,
+      body: { kind: 'check' as const, linkId: plan.links[0]!.id, markId: plan.marks[0]!.id, direction: 'to base' as const, repeat: 1, text: '5 by 7', calls: 1, remark: '', state: 'graded' as const },
+    } // prettier-ignore
+    expect(appendEntries(db, [entry])).toEqual([entry.id])
+    appendEntries(db, [entry, entry])
+    expect(entriesOf(db, runId)).toEqual([entry])
+    expect(logOf(db, runId).checks).toHaveLength(1)
+    expect(() => db.$client.prepare("update entry set device = 'x'").run()).toThrow(/append-only/)
+    expect(() => db.$client.prepare('delete from entry').run()).toThrow(/append-only/)
+  })
+})
+
+describe('import', () => {
+  const read = (name: string) => readFileSync(new URL(`../../e2e/fixtures/${name}`, import.meta.url), 'utf8')
+  function day() {
+    const table = readCsvTable(read('ostrey-spring-checks.csv'))
+    const kit = readKitJson(read('ostrey-spring-kit.json'))
+    if (!table.ok || !kit.ok) throw new Error('fixtures')
+    const { rows } = readCheckRows(table.value, guessColumns(table.value.heading), null)
+    const made = dayOfFiles(rows, kit.value, null, { scales: guessScales(rows, kit.value), makeId: (w, n) => `${w} ${n}` })
+    if (!made.ok) throw new Error('day')
+    return { day: made.value, hash: checksHash(rows, kit.value) }
+  }
+  it('brings a day in, and knows the same file again', () => {
+    addRig(db, rig('A'))
+    const first = day()
+    const trialId = importDay(db, first.day, first.hash, 'spring.csv', true)
+    expect(importedBefore(db, first.hash)).toMatchObject({ trialId, name: 'spring.csv' })
+    const run = listRuns(db, trialId)[0]!
+    expect(logOf(db, run.id)).toMatchObject({ state: 'finished' })
+    expect(logOf(db, run.id).checks).toHaveLength(177)
+    const letters = listRigs(db).map((r) => r.letter)
+    expect(new Set(letters).size).toBe(letters.length)
+  })
+  it('is all or nothing', () => {
+    const { day: d, hash } = day()
+    d.plan.marks.push({ ...d.plan.marks[0]! })
+    expect(() => importDay(db, d, hash, 'spring.csv', true)).toThrow()
+    expect(listTrials(db)).toEqual([])
+    expect(listRigs(db)).toEqual([])
+  })
+})

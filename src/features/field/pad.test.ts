@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest'
+import { defaultScale, readReport, type Scale } from '@/core/reports'
+import { draftText, EMPTY_DRAFT, wanted, type Draft } from './draft'
+import { readEntries } from './entrySchema'
+import { padKey } from './padKeys'
+
+const RS = defaultScale('readability-strength')
+const press = (keys: [string, string, boolean?][], scale: Scale, from: Draft = EMPTY_DRAFT) =>
+  keys.reduce((draft, [key, code, shift = false]) => {
+    const action = padKey(key, code, shift, draft, scale)
+    return action?.do === 'draft' ? action.draft : draft
+  }, from)
+
+describe('keys of the field screen', () => {
+  it('digits for readability, Shift and digits for strength, plus for dB over nine', () => {
+    const draft = press(
+      [
+        ['5', 'Digit5'],
+        ['(', 'Digit9', true],
+        ['+', 'Equal', true],
+        ['+', 'Equal', true],
+      ],
+      RS,
+    )
+    expect(draftText(draft, RS)).toBe('5 by 9+20')
+    expect(readReport('5 by 9+20', RS).state).toBe('heard')
+    expect(wanted(EMPTY_DRAFT, RS)).toBe('Readability?')
+    expect(wanted({ ...EMPTY_DRAFT, readability: 3 }, RS)).toBe('Strength?')
+    expect(press([['7', 'Digit7']], RS)).toEqual(EMPTY_DRAFT)
+  })
+  it('a level in dBm is typed with its sign', () => {
+    const dbm = defaultScale('level')
+    expect(
+      draftText(
+        press(
+          [
+            ['9', 'Digit9'],
+            ['7', 'Digit7'],
+            ['-', 'Minus'],
+          ],
+          dbm,
+        ),
+        dbm,
+      ),
+    ).toBe('-97')
+    expect(
+      draftText(
+        press(
+          [
+            ['9', 'Digit9'],
+            ['Backspace', 'Backspace'],
+          ],
+          dbm,
+        ),
+        dbm,
+      ),
+    ).toBeNull()
+  })
+  it('words and counts by their place', () => {
+    const words = defaultScale('words')
+    expect(draftText(press([['2', 'Digit2']], words), words)).toBe('fair')
+    const count = defaultScale('count')
+    expect(draftText(press([['4', 'Digit4']], count), count)).toBe('4 of 5')
+    expect(padKey('9', 'Digit9', false, EMPTY_DRAFT, count)).toBeNull()
+  })
+  it('letters do what the list says', () => {
+    const does = (key: string) => padKey(key, `Key${key.toUpperCase()}`, false, EMPTY_DRAFT, RS)?.do
+    expect(['n', 'r', 'u', 's', 'm', 'x'].map(does)).toEqual([
+      'not heard',
+      'again',
+      'undo',
+      'skip',
+      'at mark',
+      undefined,
+    ])
+    expect(padKey('?', 'Slash', true, EMPTY_DRAFT, RS)?.do).toBe('help')
+    expect(padKey('Enter', 'Enter', false, EMPTY_DRAFT, RS)?.do).toBe('log')
+  })
+})
+
+describe('readEntries', () => {
+  const good = {
+    id: '0197f0a0-0000-7000-8000-000000000001', runId: 'r', device: 'd', role: 'out there', seq: 1, supersedes: null,
+    wallTime: '2026-05-16T08:00:00.000Z', body: { kind: 'note', text: 'x' },
+  } // prettier-ignore
+  it('takes a good entry and refuses one with a part missing, naming it', () => {
+    expect(readEntries({ entries: [good] })).toHaveLength(1)
+    expect(() => readEntries({ entries: [{ ...good, id: 'x' }] })).toThrow(/id/)
+    expect(() => readEntries({ entries: [{ ...good, body: { kind: 'check', text: '5 by 7' } }] })).toThrow(
+      /required/,
+    )
+    expect(() => readEntries({ entries: [{ ...good, body: { kind: 'dance' } }] })).toThrow(/kind/)
+    expect(() => readEntries({ entries: 'all' })).toThrow()
+  })
+})
