@@ -79,7 +79,7 @@ test('a log made without the server waits on the device and goes out by itself',
   await openField(page)
   await context.setOffline(true)
   await page.keyboard.press('n')
-  await expect(page.getByText(/1 only on this device/)).toBeVisible()
+  await expect(page.getByText(/\d only on this device/)).toBeVisible()
   await context.setOffline(false)
   await expect(page.getByText('all saved')).toBeVisible({ timeout: 20_000 })
 })

@@ -71,7 +71,7 @@ test('the reach strip is walked by arrow keys, and Enter opens a check', async (
   await page.keyboard.press('Escape')
   await page.getByText(/^The strip as a table/).click()
   await page.getByRole('button', { name: 'Copy the checks as CSV' }).click()
-  await expect(page.getByText('Copied', { exact: true })).toBeVisible()
+  await expect(page.getByRole('status').getByText('Copied', { exact: true })).toBeVisible()
 })
 
 test('a void run says so, and units are never mixed', async ({ page }) => {

@@ -70,7 +70,7 @@ test('a trial from nothing, logged by keyboard, to a finding', async ({ page }) 
     await page.getByLabel('Marks', { exact: true }).fill('8')
     await page.getByRole('button', { name: 'Add the leg', exact: true }).click()
     await expect(page.getByText('8 marks, out to 3.2 km')).toBeVisible()
-    await expect(page.getByRole('img', { name: /1 legs, 8 marks/ })).toBeVisible()
+    await expect(page.getByRole('region', { name: /1 legs, 8 marks/ })).toBeVisible()
   })
 
   await test.step('plan', async () => {

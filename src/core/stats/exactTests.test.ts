@@ -85,6 +85,16 @@ describe('seededRandom and minimise', () => {
     expect(draw(7)).not.toEqual(draw(8))
     expect(seededRandom(3).shuffled([1, 2, 3, 4]).sort()).toEqual([1, 2, 3, 4])
   })
+  it('has nothing in common between neighbouring seeds', () => {
+    const first = Array.from({ length: 400 }, (_, seed) => seededRandom(seed).normal())
+    const mean = first.reduce((s, v) => s + v, 0) / 400
+    const variance = first.reduce((s, v) => s + (v - mean) ** 2, 0) / 399
+    const neighbours = first.slice(1).reduce((s, v, i) => s + v * first[i]!, 0) / 399
+    // Four standard errors of 400 standard normal draws.
+    expect(Math.abs(mean)).toBeLessThan(0.2)
+    expect(Math.abs(variance - 1)).toBeLessThan(0.29)
+    expect(Math.abs(neighbours)).toBeLessThan(0.2)
+  })
   it('finds the foot of a bowl', () => {
     const { x } = minimise(
       ([a, b]) => (a! - 3) ** 2 + 2 * (b! + 1) ** 2 + 0.5 * a! * b!,

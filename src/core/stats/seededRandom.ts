@@ -13,12 +13,24 @@ export interface SeededRandom {
   shuffled<T>(list: readonly T[]): T[]
 }
 
+/** Spreads a seed over all 32 bits (the finaliser of MurmurHash3), so that neighbouring seeds have nothing in common. */
+function scrambled(seed: number): number {
+  let h = (seed | 0) + 0x9e3779b9
+  h = Math.imul(h ^ (h >>> 16), 0x85ebca6b)
+  h = Math.imul(h ^ (h >>> 13), 0xc2b2ae35)
+  return (h ^ (h >>> 16)) | 0
+}
+
+/** The generator's first outputs still show its seed; they are thrown away. */
+const WARM_UP = 24
+
 /**
  * Random numbers that are the same for the same seed on every machine.
  * @param seed whole number
  */
 export function seededRandom(seed: number): SeededRandom {
-  const generator = xoroshiro128plus(seed | 0)
+  const generator = xoroshiro128plus(scrambled(seed))
+  for (let i = 0; i < WARM_UP; i++) generator.next()
   const uniform = () => ((generator.next() >>> 0) + 0.5) / 4294967296
   const below = (n: number) => Math.floor(uniform() * n)
   return {

@@ -118,7 +118,7 @@ export function ImportDay() {
       />
       <Part n={1} title="Files">
         <FileDrop
-          label={opened.length > 0 ? `Open: ${opened.join(', ')}` : 'Drop the files here, or choose them'}
+          label={opened.length > 0 ? `Open: ${opened.join(', ')}` : 'Drop the files here'}
           hint="Checks as .csv, ground as .gpx, kit as .json."
           accept=".csv,.txt,.tsv,.gpx,.json"
           multiple

@@ -179,15 +179,17 @@ export function FieldScreen({ trialId, runId, plan, held, units }: Props) {
             />
             <ReportPad scale={scale} draft={draft} onDraft={setDraft} />
             <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 4 }}>
-              <PadButton onClick={() => void logText('not heard')}>Not heard</PadButton>
+              <PadButton disabled={!ready} onClick={() => void logText('not heard')}>
+                Not heard
+              </PadButton>
               <PadButton onClick={again}>Again{draft.calls > 1 ? ` (call ${draft.calls})` : ''}</PadButton>
             </div>
             <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 2fr', gap: 4 }}>
-              <PadButton onClick={() => void undo()} disabled={log.undoable.length === 0}>
+              <PadButton onClick={() => void undo()} disabled={!ready || log.undoable.length === 0}>
                 Undo
               </PadButton>
               <PadButton onClick={() => setSheet('menu')}>More</PadButton>
-              <PadButton strong onClick={() => void logDraft()}>
+              <PadButton strong disabled={!ready} onClick={() => void logDraft()}>
                 {wanted(draft, scale)}
               </PadButton>
             </div>
@@ -206,7 +208,7 @@ export function FieldScreen({ trialId, runId, plan, held, units }: Props) {
             textOverflow: 'ellipsis',
           }}
         >
-          {said}
+          {ready || storageTrouble ? said : 'Opening the log…'}
         </div>
       </div>
       {sheet === 'menu' && (

@@ -85,7 +85,7 @@ export function GroundStep({ trialId, site, legs, units }: Props) {
           )}
           <Box>
             <FileDrop
-              label={file ? `${file.name} is open; drop another` : 'Open a GPX file'}
+              label={file ? `${file.name} is open; drop another` : 'Drop a GPX file here'}
               hint="Waypoints, tracks or routes."
               accept=".gpx"
               onFiles={read}

@@ -1,6 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
 import { useDropzone } from 'react-dropzone'
 
 interface Props {
@@ -16,8 +17,10 @@ const LARGEST = 64 * 1024 * 1024
 
 /** A place to drop files on or to pick them; said beforehand: 64 MB each. */
 export function FileDrop({ label, hint, accept, multiple = false, onFiles, onTooLarge }: Props) {
-  const { getRootProps, getInputProps, isDragActive } = useDropzone({
+  const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     multiple,
+    noClick: true,
+    noKeyboard: true,
     onDrop: async (files) => {
       const large = files.find((f) => f.size > LARGEST)
       if (large) onTooLarge(large.name)
@@ -26,18 +29,20 @@ export function FileDrop({ label, hint, accept, multiple = false, onFiles, onToo
   })
   return (
     <Box
-      {...getRootProps({ role: 'button', 'aria-label': label })}
+      {...getRootProps({ role: 'group', 'aria-label': label })}
       sx={{
         border: '2px dashed',
         borderColor: isDragActive ? 'var(--accent)' : 'var(--soft)',
         background: 'var(--raised)',
         p: 2.5,
-        cursor: 'pointer',
       }}
     >
-      <input {...getInputProps({ 'aria-label': `${label} (files)`, accept })} />
+      <input {...getInputProps({ 'aria-label': label, accept })} />
       <b>{label}</b>
       <Box sx={{ color: 'var(--soft)' }}>{hint} Up to 64 MB a file.</Box>
+      <Button variant="outlined" onClick={open} sx={{ mt: 1.5 }}>
+        {multiple ? 'Choose files' : 'Choose a file'}
+      </Button>
     </Box>
   )
 }

@@ -165,7 +165,7 @@ export function GroundMap(props: GroundMapProps) {
   return (
     <div
       ref={element}
-      role="img"
+      role="region"
       aria-label={props.label}
       style={{
         width: '100%',

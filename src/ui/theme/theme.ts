@@ -29,6 +29,6 @@ export const theme = createTheme({
     MuiButtonBase: { defaultProps: { disableRipple: true } },
     MuiTextField: { defaultProps: { size: 'small', variant: 'outlined' } },
     MuiTableCell: { styleOverrides: { root: { fontVariantNumeric: 'tabular-nums' } } },
-    MuiToggleButton: { styleOverrides: { root: { textTransform: 'none' } } },
+    MuiToggleButton: { styleOverrides: { root: { textTransform: 'none', color: 'var(--ink)' } } },
   },
 })
