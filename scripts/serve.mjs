@@ -29,7 +29,7 @@ function ensureInstalled() {
   const mark = join(root, 'node_modules', '.package-lock.json')
   if (existsSync(mark)) return
   console.log('Installing what is missing; the first time takes some minutes.')
-  run('npm', ['ci', '--no-audit', '--no-fund'])
+  run('npm', ['install', '--no-audit', '--no-fund'])
 }
 
 function ensureBuilt() {

@@ -45,7 +45,7 @@ function finish() {
 rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
 if (!existsSync('node_modules/.package-lock.json'))
-  must('install packages', 'npm', ['ci', '--no-audit', '--no-fund'])
+  must('install packages', 'npm', ['install', '--no-audit', '--no-fund'])
 if (!existsSync('/usr/bin/chromium')) {
   must('apt update', 'apt-get', ['update', '-qq'])
   must('install Chromium', 'apt-get', ['install', '-y', '-qq', 'chromium'])
