@@ -1,0 +1,48 @@
+import { readFileSync } from 'node:fs'
+import { describe, expect, it } from 'vitest'
+import { readKitJson } from '@/core/formats'
+import { guessedMatch, guessedScales, kitDraft, kitText, NO_FILES, openFiles, preview } from './dayDraft'
+
+const file = (name: string) => ({
+  name,
+  text: readFileSync(new URL(`../../../e2e/fixtures/${name}`, import.meta.url), 'utf8'),
+})
+const all = ['ostrey-spring-checks.csv', 'ostrey-spring-kit.json', 'ostrey-spring.gpx'].map(file)
+
+describe('a day being put together', () => {
+  it('opens files by what they are, and keeps what was open when one is refused', () => {
+    const { files, problems } = openFiles(all, NO_FILES)
+    expect(problems).toEqual([])
+    expect([files.checks, files.kit, files.gpx].every(Boolean)).toBe(true)
+    const after = openFiles([{ name: 'new.gpx', text: '<kml/>' }], files)
+    expect(after.files.gpx).toBe(files.gpx)
+    expect(after.problems[0]!.where).toMatch(/^new\.gpx, /)
+  })
+  it('fills the kit form from the kit file, and reads it back as it was', () => {
+    const { files } = openFiles(all, NO_FILES)
+    const draft = kitDraft(files, guessedMatch(files.checks!.table))
+    expect(draft.rigs.map((r) => r.name)).toEqual(['Stub whip', 'Long whip', 'Roof quarter-wave'])
+    const back = readKitJson(kitText(draft, undefined))
+    expect(back.ok && back.value.rigs).toEqual(files.kit!.value.rigs)
+    expect(back.ok && back.value.base).toEqual(files.kit!.value.base)
+  })
+  it('without a kit file names the rigs of the checks and takes the base’s waypoint', () => {
+    const { files } = openFiles([all[0]!, all[2]!], NO_FILES)
+    const draft = kitDraft(files, guessedMatch(files.checks!.table))
+    expect(draft.rigs.map((r) => r.name)).toEqual(['Stub whip', 'Long whip', 'Roof quarter-wave'])
+    expect(draft.base.lat).toBe('47.298807')
+    const read = readKitJson(kitText(draft, undefined))
+    expect(read.ok).toBe(false)
+    if (!read.ok) expect(read.problems.map((p) => p.where)).toContain('rigs[0].powerW')
+  })
+  it('previews every row in the scales guessed', () => {
+    const { files } = openFiles(all, NO_FILES)
+    const match = guessedMatch(files.checks!.table)
+    const names = files.kit!.value.rigs.map((r) => r.name)
+    const { rows, problems, unread } = preview(files, match, names, guessedScales(files, match))
+    expect([rows.length, problems.length, unread.length]).toEqual([177, 0, 0])
+    expect(preview(files, match, ['Stub whip'], guessedScales(files, match)).problems.length).toBeGreaterThan(
+      100,
+    )
+  })
+})
