@@ -20,7 +20,7 @@ import {
 } from '@/core/stats/pairedDifference'
 import type { CellsById } from './levels'
 import type { FindingsInput, ReadCheck } from './input'
-import { allInDb, winsAndLosses, type WinsAndLosses } from './wins'
+import { winsAndLosses, type WinsAndLosses } from './wins'
 
 export type Scope = Direction | 'both'
 
@@ -67,7 +67,7 @@ export function comparePair(
 ): PairComparison {
   const directions = scope === 'both' ? input.directions : [scope]
   const scaleOf = (d: Direction) => input.scales[listenerOf(d)]
-  const inDb = allInDb(input, directions, (d) => isInDb(scaleOf(d)))
+  const inDb = directions.length > 0 && directions.every((d) => isInDb(scaleOf(d)))
   const takenOut = directions.map((direction) => {
     const known = knownDifferences(linkA, linkB, direction)
     return { direction, known, db: sumDb(known) }

@@ -1,4 +1,4 @@
-import { listenerOf, type Direction } from '@/core/kit/rig'
+import type { Direction } from '@/core/kit/rig'
 import type { Reading } from '@/core/reports/reading'
 import { clopperPearson } from '@/core/stats/clopperPearson'
 import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/levelCell'
@@ -98,15 +98,4 @@ function compareEvened(a: LevelCell | undefined, b: LevelCell | undefined, known
 function comparePlaces(a: Reading, b: Reading): number | null {
   const [pa, pb] = [place(a), place(b)]
   return pa === null || pb === null ? null : Math.sign(pa - pb)
-}
-
-/** Whether all the listeners of these directions report on a scale in dB. */
-export function allInDb(
-  input: FindingsInput,
-  directions: readonly Direction[],
-  inDb: (d: Direction) => boolean,
-) {
-  return (
-    directions.length > 0 && directions.every((d) => inDb(d) && input.scales[listenerOf(d)] !== undefined)
-  )
 }

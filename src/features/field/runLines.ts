@@ -1,4 +1,4 @@
-import { schedule, standingChecks, type Entry, type TrialPlan } from '@/core/trial'
+import { foldEntries, schedule, standingChecks, type Entry, type TrialPlan } from '@/core/trial'
 import { entriesOf, listRuns, logOf, type Db, type OpenTrial } from '@/data'
 import type { RunLine } from './RunList'
 
@@ -29,6 +29,9 @@ export function whatIsMissing(open: OpenTrial): string | null {
 
 /** The newest run that is not void, with its entries, for the strip. */
 export function currentRun(db: Db, trialId: string): { plan: TrialPlan; entries: Entry[] } | null {
-  const run = listRuns(db, trialId).find((r) => logOf(db, r.id).state !== 'voided')
-  return run ? { plan: run.plan, entries: entriesOf(db, run.id) } : null
+  for (const { id, plan } of listRuns(db, trialId)) {
+    const entries = entriesOf(db, id)
+    if (foldEntries(entries).state !== 'voided') return { plan, entries }
+  }
+  return null
 }

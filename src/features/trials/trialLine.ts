@@ -1,6 +1,14 @@
-import { listRuns, logOf, openTrial, type Db, type TrialRow } from '@/data'
-import { schedule, plannedChecks, type RunLog } from '@/core/trial'
-import { planOf, type OpenTrial, type RunRow } from '@/data'
+import { plannedChecks, schedule, type RunLog } from '@/core/trial'
+import {
+  listRuns,
+  logOf,
+  openTrial,
+  planOf,
+  type Db,
+  type OpenTrial,
+  type RunRow,
+  type TrialRow,
+} from '@/data'
 import type { TrialLine } from './TrialList'
 
 /** Where a trial stands: its steps in a few words each. Shared by the list and the rail. */

@@ -12,7 +12,6 @@ interface LaneProps {
   height: number
   width: number
   x: (m: number) => number
-  focused: number
   tabStop: number
   onOpen: (post: number) => void
 }

@@ -132,7 +132,6 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
               height={LANE}
               width={width}
               x={x}
-              focused={at.lane === i ? at.post : -1}
               tabStop={at.lane === i ? at.post : -1}
               onOpen={(post) => {
                 setAt({ lane: i, post })

@@ -109,9 +109,7 @@ export function stripModel(
   const byId = new Map(shown.map((m) => [m.id, m]))
   const distances = shown.map((m) => m.distanceM)
   const farthestM = distances.length ? Math.max(...distances) : 1000
-  const open = schedule({ ...plan, marks: plan.marks }, log).filter(
-    (c) => c.state !== 'logged' && byId.has(c.markId),
-  )
+  const open = schedule(plan, log).filter((c) => c.state !== 'logged' && byId.has(c.markId))
   return {
     nearestM: distances.length ? Math.min(...distances) : 0,
     farthestM,
