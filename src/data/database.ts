@@ -3,6 +3,7 @@ import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { copyFileSync, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
+import { addExampleRuleSets } from './ruleSets'
 import * as schema from './schema'
 
 export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database }
@@ -10,6 +11,9 @@ export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Data
 /** "EVRE", so that another program's database is not taken for ours. */
 const APPLICATION_ID = 0x45565245
 const MIGRATIONS = join('src', 'data', 'migrations')
+
+/** The migration that brought rule sets; older files get the examples when they pass it. */
+const KIT_MIGRATION = 3
 
 /** A database file that cannot be used: what is wrong and what would be right. */
 export class DatabaseRefused extends Error {}
@@ -64,6 +68,7 @@ export function openDatabase(file: string, migrations = resolve(/*turbopackIgnor
     sqlite.pragma(`application_id = ${APPLICATION_ID}`)
     const db = drizzle(sqlite, { schema })
     migrate(db, { migrationsFolder: migrations })
+    if (applied < KIT_MIGRATION) addExampleRuleSets(db)
     return db
   } catch (e) {
     sqlite?.close()

@@ -1,7 +1,8 @@
 import { and, asc, eq, or } from 'drizzle-orm'
-import type { Rig } from '@/core/kit'
+import { figuresOfAssembly, isBuilt, type Assembly, type Part, type Rig } from '@/core/kit'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
+import { listParts } from './parts'
 import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
 import { link, rig } from './schema'
 
@@ -9,44 +10,56 @@ import { link, rig } from './schema'
 export interface KitRig extends Rig {
   revision: number
   note: string
+  /** What it is built of; null where only its figures are known. */
+  assembly: Assembly | null
+  bandwidthKHz: number | null
+  mode: string
+  variantOf: string | null
   /** Trials that use it. */
   usedBy: string[]
 }
 
-export type RigInput = Omit<Rig, 'id'> & { note: string }
+/** What is stored of a rig. The figures of a built one come from its parts; those typed stand for the others. */
+export type RigInput = Omit<Rig, 'id' | 'atRx' | 'budget'> & {
+  note: string
+  assembly?: Assembly | null
+  bandwidthKHz?: number | null
+  mode?: string
+}
 
 export function listRigs(db: Db): KitRig[] {
   const links = db.select().from(link).all()
+  const parts = listParts(db)
   return db
     .select()
     .from(rig)
     .orderBy(asc(rig.letter))
     .all()
     .map((r) => ({
-      ...toRig(r),
+      ...toRig(r, parts),
       revision: r.revision,
       note: r.note,
+      assembly: r.assembly,
+      bandwidthKHz: r.bandwidthKHz,
+      mode: r.mode,
+      variantOf: r.variantOf,
       usedBy: [...new Set(links.filter((l) => l.baseRigId === r.id || l.outRigId === r.id).map((l) => l.trialId))],
     }))
 }
 
-export function toRig(row: typeof rig.$inferSelect): Rig {
+/** A rig as a trial sees it: typed figures, or those of its parts as they are now. */
+export function toRig(row: typeof rig.$inferSelect, parts: readonly Part[]): Rig {
   const { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM } = row
   const { antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt } = row
-  return {
-    id,
-    letter,
-    name,
-    kind,
-    txMHz,
-    rxMHz,
-    powerW,
-    antennaHeightM,
-    antennaGainDbi,
-    leadLossDb,
-    attenuatorDb,
-    attenuatorAt,
-  }
+  const typed = { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM }
+  if (isBuilt(row.assembly)) return { ...typed, ...figuresOfAssembly(row.assembly, row, parts) }
+  return { ...typed, antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt }
+}
+
+/** What is stored of a rig that the kit lists, to be stored again changed. */
+export function inputOfRig(r: KitRig): RigInput {
+  const { id: _i, revision: _r, usedBy: _u, atRx: _a, budget: _b, variantOf: _v, ...input } = r
+  return input
 }
 
 /** The first letter that no rig has: A to Z, then AA and on. */

@@ -1,5 +1,5 @@
-import { index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
-import type { Direction, Listener, RigKind } from '@/core/kit'
+import { blob, index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
+import type { Assembly, Direction, Listener, PartKind, RigKind, RuleSet, SpecByKind } from '@/core/kit'
 import type { CopyRule, Scale } from '@/core/reports'
 import type { EntryBody, TrialPlan } from '@/core/trial'
 
@@ -8,29 +8,80 @@ const id = () => text('id').primaryKey()
 const revision = () => integer('revision').notNull().default(1)
 const createdAt = () => text('created_at').notNull()
 
-/** One individual radio or antenna of a kind, so that a faulty one can be told from a poor kind. */
-export const unit = sqliteTable('unit', {
+/** A kind of part; several may be owned. */
+export const part = sqliteTable('part', {
   id: id(),
   revision: revision(),
-  kind: text('kind').notNull(),
-  label: text('label').notNull(),
-  condition: text('condition').notNull().default(''),
-  detail: text('detail', { mode: 'json' }).$type<Record<string, unknown>>().notNull().default({}),
+  kind: text('kind').$type<PartKind>().notNull(),
+  name: text('name').notNull(),
+  spec: text('spec', { mode: 'json' }).$type<SpecByKind[PartKind]>().notNull(),
+  owned: integer('owned').notNull().default(1),
+  weightG: real('weight_g'),
+  wornMm: real('worn_mm'),
+  price: real('price'),
+  note: text('note').notNull().default(''),
   createdAt: createdAt(),
 })
 
-/** A port of a rig's radio with all that hangs on it; a data radio has two. */
-export interface Port {
-  parts: { unitId: string | null; partId: string | null; setting: string | null }[]
-  spacingM: number | null
-  polarisation: 'vertical' | 'horizontal' | 'slant' | 'circular' | null
+/** Something written down about a unit. */
+export interface UnitNote {
+  day: string
+  kind: 'defect on arrival' | 'repair' | 'note'
+  text: string
 }
 
-/** Where an antenna points and how it is carried. */
-export interface Pose {
-  azimuthDeg: number | null
-  tiltDeg: number | null
-  body: string | null
+/** One individual radio or antenna of a kind, so that a faulty one can be told from a poor kind. */
+export const unit = sqliteTable(
+  'unit',
+  {
+    id: id(),
+    revision: revision(),
+    partId: text('part_id').references(() => part.id),
+    kind: text('kind').notNull(),
+    label: text('label').notNull(),
+    condition: text('condition').notNull().default(''),
+    detail: text('detail', { mode: 'json' }).$type<{ notes?: UnitNote[] }>().notNull().default({}),
+    createdAt: createdAt(),
+  },
+  (t) => [index('unit_part').on(t.partId)],
+)
+
+/** A photo or a paper kept with a part. */
+export const attachment = sqliteTable(
+  'attachment',
+  {
+    id: id(),
+    partId: text('part_id')
+      .notNull()
+      .references(() => part.id, { onDelete: 'cascade' }),
+    name: text('name').notNull(),
+    type: text('type').notNull(),
+    bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index('attachment_part').on(t.partId)],
+)
+
+/** Rules of a region, editable. */
+export const ruleSet = sqliteTable('rule_set', {
+  id: id(),
+  revision: revision(),
+  body: text('body', { mode: 'json' }).$type<RuleSet>().notNull(),
+  createdAt: createdAt(),
+})
+
+/** Which service of which rule set a trial keeps to. */
+export interface ChosenService {
+  ruleSetId: string
+  service: string
+}
+
+/** What was ticked off the packing list, and for how long it is packed. */
+export interface PackingState {
+  use: 'in turn' | 'at once'
+  hours: number | null
+  temperatureC: number
+  ticked: string[]
 }
 
 export const rig = sqliteTable(
@@ -51,8 +102,8 @@ export const rig = sqliteTable(
     leadLossDb: real('lead_loss_db'),
     attenuatorDb: real('attenuator_db').notNull().default(0),
     attenuatorAt: text('attenuator_at').$type<'both ways' | 'transmit' | 'receive'>().notNull().default('both ways'),
-    ports: text('ports', { mode: 'json' }).$type<Port[]>().notNull().default([]),
-    pose: text('pose', { mode: 'json' }).$type<Pose | null>(),
+    /** Null where only its figures are known. */
+    assembly: text('assembly', { mode: 'json' }).$type<Assembly | null>(),
     variantOf: text('variant_of'),
     note: text('note').notNull().default(''),
     createdAt: createdAt(),
@@ -131,6 +182,8 @@ export const trial = sqliteTable('trial', {
   needFloorM: real('need_floor_m'),
   needCeilingM: real('need_ceiling_m'),
   controlLinkId: text('control_link_id'),
+  service: text('service', { mode: 'json' }).$type<ChosenService | null>(),
+  packing: text('packing', { mode: 'json' }).$type<PackingState | null>(),
   createdAt: createdAt(),
 })
 

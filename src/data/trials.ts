@@ -5,9 +5,10 @@ import type { TrialPlan } from '@/core/trial'
 import type { Db } from './database'
 import { legsOf, type LegWithMarks, type SiteRow } from './ground'
 import { newId, nowIso } from './ids'
+import { listParts } from './parts'
 import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
 import { toRig } from './rigs'
-import { link, rig, run, site, trial } from './schema'
+import { link, rig, run, site, trial, type ChosenService, type PackingState } from './schema'
 
 export type TrialRow = typeof trial.$inferSelect
 
@@ -59,12 +60,13 @@ export function addTrial(db: Db, name: string, question: string, seed: number): 
 
 /** The links of a trial, named after the end that varies. */
 export function linksOf(db: Db, trialId: string): Link[] {
+  const parts = listParts(db)
   const rigs = new Map(
     db
       .select()
       .from(rig)
       .all()
-      .map((r) => [r.id, toRig(r)]),
+      .map((r) => [r.id, toRig(r, parts)]),
   )
   const rows = db.select().from(link).where(eq(link.trialId, trialId)).orderBy(asc(link.position)).all()
   return nameLinks(rows.map((l) => ({ id: l.id, base: rigs.get(l.baseRigId)!, out: rigs.get(l.outRigId)! })))
@@ -124,6 +126,16 @@ export function savePlan(db: Db, id: string, revision: number, input: PlanInput)
     setLinks(tx as unknown as Db, id, links)
     return done(undefined)
   })
+}
+
+/** The service that a trial keeps to; null for none. */
+export function setService(db: Db, trialId: string, service: ChosenService | null): void {
+  db.update(trial).set({ service }).where(eq(trial.id, trialId)).run()
+}
+
+/** What was ticked off a trial's packing list. */
+export function setPacking(db: Db, trialId: string, packing: PackingState): void {
+  db.update(trial).set({ packing }).where(eq(trial.id, trialId)).run()
 }
 
 /** Deletes a trial that has no runs. One with runs is a record and stays. */

@@ -24,6 +24,22 @@ export interface Rig {
   /** An attenuator in the path, dB, and where it sits. */
   attenuatorDb: number
   attenuatorAt: 'both ways' | 'transmit' | 'receive'
+  /** The figures at the receive frequency, where it is another and the rig is built of parts. */
+  atRx?: RigFigures
+  /** How the figures were come by, frozen with the run: each step of the budget in dB. */
+  budget?: { name: string; db: number }[]
+}
+
+/** What is known of a rig's antenna gain, dBi, lead and attenuator, dB, at one frequency. */
+export interface RigFigures {
+  antennaGainDbi: number | null
+  leadLossDb: number | null
+  attenuatorDb: number
+}
+
+/** The figures that count while a rig transmits or receives: each at its own frequency. */
+export function figuresFor(rig: Rig, isSender: boolean): RigFigures {
+  return isSender ? rig : (rig.atRx ?? rig)
 }
 
 /** The rig at the base and the rig out there that a check joins. */
@@ -87,13 +103,14 @@ export function knownDifferences(
           [ea.sender, eb.sender, true],
           [ea.receiver, eb.receiver, false],
         ]
-  for (const [ra, rb, isSender] of sides) {
+  for (const [rigA, rigB, isSender] of sides) {
+    const [ra, rb] = [figuresFor(rigA, isSender), figuresFor(rigB, isSender)]
     if (ra.leadLossDb !== null && rb.leadLossDb !== null)
       add('lead loss', place(isSender), rb.leadLossDb - ra.leadLossDb)
     if (ra.antennaGainDbi !== null && rb.antennaGainDbi !== null)
       add('antenna gain', place(isSender), ra.antennaGainDbi - rb.antennaGainDbi)
-    add('attenuator', place(isSender), attenuation(rb, isSender) - attenuation(ra, isSender))
-    if (evenHeight) add('height', place(isSender), 20 * Math.log10(ra.antennaHeightM / rb.antennaHeightM))
+    add('attenuator', place(isSender), attenuation(rigB, isSender) - attenuation(rigA, isSender))
+    if (evenHeight) add('height', place(isSender), 20 * Math.log10(rigA.antennaHeightM / rigB.antennaHeightM))
   }
   return found
 }
@@ -101,7 +118,7 @@ export function knownDifferences(
 function attenuation(rig: Rig, isSender: boolean): number {
   if (rig.attenuatorAt === 'transmit' && !isSender) return 0
   if (rig.attenuatorAt === 'receive' && isSender) return 0
-  return rig.attenuatorDb
+  return figuresFor(rig, isSender).attenuatorDb
 }
 
 /** Sum of known differences, dB. */

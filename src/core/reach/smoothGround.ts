@@ -1,4 +1,4 @@
-import { ends, type Direction, type Link } from '@/core/kit/rig'
+import { ends, figuresFor, type Direction, type Link } from '@/core/kit/rig'
 import { planeEarthLoss } from '@/core/propagation/planeEarth'
 import { eirpDbm } from '@/core/rf/levels'
 import { normalCdf } from '@/core/stats/normal'
@@ -29,14 +29,15 @@ export function chanceOverSmoothGround(link: Link, direction: Direction, distanc
     )
   const { sender, receiver } = ends(link, direction)
   const { unknownGainDbi, neededDbm, clutterDb, spreadDb } = SMOOTH_GROUND_ASSUMES
+  const hears = figuresFor(receiver, false)
   const level =
     eirpDbm(
       sender.powerW,
       sender.antennaGainDbi ?? unknownGainDbi,
       (sender.leadLossDb ?? 0) + sender.attenuatorDb,
     ) +
-    (receiver.antennaGainDbi ?? unknownGainDbi) -
-    (receiver.leadLossDb ?? 0) -
+    (hears.antennaGainDbi ?? unknownGainDbi) -
+    (hears.leadLossDb ?? 0) -
     clutterDb -
     planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM)
   return normalCdf((level - neededDbm) / spreadDb)

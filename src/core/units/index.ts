@@ -1,1 +1,3 @@
 export * from './distance'
+export * from './frequency'
+export * from './shortLength'

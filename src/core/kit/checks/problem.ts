@@ -1,0 +1,52 @@
+import type { Budget } from '../budget'
+import type { PlacedPort, PlacedRig } from '../assembly'
+import type { OwnedAdapter, AdapterStep } from '../adapters'
+import type { ServiceRule } from '../ruleSet'
+
+/** Something that one tap can mend. */
+export type Mend =
+  | { kind: 'turn round'; portIndex: number; key: string }
+  | { kind: 'insert adapters'; portIndex: number; at: number; steps: AdapterStep[] }
+  | { kind: 'set power'; powerW: number }
+  | { kind: 'set antenna'; portIndex: number; key: string; setting: number }
+  | { kind: 'set height'; heightM: number }
+
+/** What will not work, or not well. */
+export interface KitProblem {
+  code: string
+  /** stops: it cannot work. harms: it can damage something or somebody. costs: it works worse. ask: not known. */
+  weight: 'stops' | 'harms' | 'costs' | 'ask'
+  /** The part or place it is about. */
+  where: string
+  message: string
+  /** What would be right. */
+  wayOut: string
+  mend: Mend | null
+}
+
+/** All that the checks look at: one port of a rig with its sums at both frequencies. */
+export interface CheckedPort {
+  rig: PlacedRig
+  port: PlacedPort
+  portIndex: number
+  txMHz: number
+  rxMHz: number
+  powerW: number
+  antennaHeightM: number
+  tx: Budget
+  rx: Budget
+  ownedAdapters: OwnedAdapter[]
+  service: ServiceRule | null
+}
+
+export type KitCheck = (port: CheckedPort) => KitProblem[]
+
+/** Both frequencies once each, with which direction it is. */
+export function frequenciesOf({ txMHz, rxMHz }: CheckedPort): { frequencyMHz: number; side: string }[] {
+  return txMHz === rxMHz
+    ? [{ frequencyMHz: txMHz, side: 'the channel' }]
+    : [
+        { frequencyMHz: txMHz, side: 'the transmit side' },
+        { frequencyMHz: rxMHz, side: 'the receive side' },
+      ]
+}

@@ -1,0 +1,255 @@
+import { isBuilt, partIdsOf, placeParts, type Assembly } from './assembly'
+import { polarisationLossDb } from '@/core/rf'
+import type { Part, PartOf, Polarisation } from './part'
+import { dbText, wattText } from './trace'
+import type { Rig } from './rig'
+
+/** A rig as it is compared: its figures, and its parts where it is built of any. */
+export interface ComparedRig {
+  rig: Rig
+  assembly: Assembly | null
+  bandwidthKHz: number | null
+  mode: string
+}
+
+export const ATTRIBUTES = [
+  'antenna', 'power', 'lead', 'attenuator', 'height', 'carried', 'polarisation', 'pointing', 'radio', 'channel', 'mode',
+  'along',
+] as const // prettier-ignore
+export type Attribute = (typeof ATTRIBUTES)[number]
+
+/** What becomes of a difference. */
+export type Fate = 'same' | 'the question' | 'taken out' | 'left in' | 'not known'
+
+export interface ComparisonRow {
+  attribute: Attribute
+  label: string
+  /** By rig, in the order given. */
+  values: string[]
+  fate: Fate
+  why: string
+}
+
+const LABELS: Record<Attribute, string> = {
+  antenna: 'Antenna', power: 'Power', lead: 'Lead, adapters, match', attenuator: 'Attenuator', height: 'Height over ground',
+  carried: 'Mount, on the body', polarisation: 'Polarisation', pointing: 'Pointing', radio: 'Radio', channel: 'Channel',
+  mode: 'Mode and bandwidth', along: 'Radials and power',
+} // prettier-ignore
+
+const WHY: Record<Attribute, string> = {
+  antenna: 'This is what the log will tell.',
+  power: 'Known, so evening takes it out of the direction that it transmits in.',
+  lead: 'Known, so evening takes it out of both directions.',
+  attenuator: 'Known, so evening takes it out.',
+  height: 'Left in. Plane earth can take it out if you ask, but only over open ground.',
+  carried: 'Left in: what a body takes changes with every turn.',
+  polarisation: 'Left in: reflections decide how much of the loss really comes.',
+  pointing: 'Left in: it changes the pattern towards the base.',
+  radio: 'Left in from base: another receiver, and another meter.',
+  channel: 'Left in: match, gain and ground differ by frequency.',
+  mode: 'Left in: it changes what it takes to be heard.',
+  along: 'Left in: what stands under an antenna is part of it.',
+}
+
+const CROSS_POLAR_DB = 20
+
+/** Everything by which rigs of one end differ or agree, and what becomes of it. */
+export function compareRigs(rigs: readonly ComparedRig[], parts: readonly Part[]): ComparisonRow[] {
+  const described = rigs.map((r) => describe(r, parts))
+  return ATTRIBUTES.map((attribute) => {
+    const values = described.map((d) => d[attribute])
+    const same = values.every((v) => v === values[0])
+    return { attribute, label: LABELS[attribute], values, ...fateOf(attribute, rigs, described, same) }
+  })
+}
+
+type Description = Record<Attribute, string> & { pol: Polarisation | null }
+
+function describe({ rig, assembly, bandwidthKHz, mode }: ComparedRig, parts: readonly Part[]): Description {
+  const channel = `${rig.txMHz} MHz${rig.rxMHz !== null && rig.rxMHz !== rig.txMHz ? `, hears ${rig.rxMHz}` : ''}`
+  const loss = rig.leadLossDb === null ? 'not known' : dbText(rig.leadLossDb)
+  const known = {
+    power: wattText(rig.powerW),
+    attenuator: dbText(rig.attenuatorDb),
+    height: `${rig.antennaHeightM} m`,
+    channel,
+    mode: `${mode}${bandwidthKHz === null ? '' : `, ${bandwidthKHz} kHz`}`,
+  }
+  if (!isBuilt(assembly))
+    return {
+      ...known,
+      antenna: rig.antennaGainDbi === null ? `of ${rig.name}` : `${rig.antennaGainDbi} dBi`,
+      lead: loss,
+      carried: 'not said',
+      polarisation: 'not said',
+      pointing: 'not said',
+      radio: 'not said',
+      along: 'not said',
+      pol: null,
+    }
+  const placed = placeParts(assembly, parts)
+  const ports = placed.ports
+  const names = (of: (port: (typeof ports)[number]) => string) => ports.map(of).join(' and ')
+  const { azimuthDeg, tiltDeg } = assembly.pose
+  const lossy = names((p) => p.items.filter((i) => i.part.kind !== 'antenna' && i.part.kind !== 'attenuator').map((i) => i.part.name).join(', ')) // prettier-ignore
+  return {
+    ...known,
+    antenna: names((p) => p.antenna?.name ?? (placed.radio?.spec.antennaFixed ? 'fixed' : 'none')),
+    lead: lossy ? `${lossy}: ${loss}` : `none: ${loss}`,
+    carried: names((p) => [p.mount?.name, p.mast?.name].filter(Boolean).join(' on ') || 'not said'),
+    polarisation: names((p) => p.polarisation ?? 'not said'),
+    pointing:
+      azimuthDeg === null && tiltDeg === null
+        ? 'not pointed'
+        : `${azimuthDeg === null ? '' : `${azimuthDeg}°`}${tiltDeg === null ? '' : ` tilted ${tiltDeg}°`}`.trim(),
+    radio: `${placed.radio?.name ?? 'none'}${assembly.radioUnitId ? ', one unit' : ''}`,
+    along: placed.along.map((p) => p.name).join(', ') || 'nothing',
+    pol: ports[0]?.polarisation ?? null,
+  }
+}
+
+function fateOf(
+  attribute: Attribute,
+  rigs: readonly ComparedRig[],
+  described: readonly Description[],
+  same: boolean,
+): { fate: Fate; why: string } {
+  if (same) return { fate: 'same', why: 'The same for all.' }
+  const why = WHY[attribute]
+  if (attribute === 'antenna')
+    return rigs.every((r) => r.rig.antennaGainDbi !== null)
+      ? { fate: 'taken out', why: 'All gains are measured, so evening takes them out; what is left is pattern and place.' }
+      : { fate: 'the question', why } // prettier-ignore
+  if (attribute === 'lead')
+    return rigs.every((r) => r.rig.leadLossDb !== null)
+      ? { fate: 'taken out', why }
+      : { fate: 'not known', why: 'Not known for all, so it stays in. Enter the lead’s kind and length.' }
+  if (attribute === 'power' || attribute === 'attenuator') return { fate: 'taken out', why }
+  if (attribute === 'polarisation') return { fate: 'left in', why: `${why} ${polarisationWords(described)}` }
+  return { fate: 'left in', why }
+}
+
+function polarisationWords(described: readonly Description[]): string {
+  const known = described.flatMap((d) => (d.pol ? [d.pol] : []))
+  if (!known.includes('vertical') || !known.includes('horizontal')) return ''
+  return `Crossed in free space it would be up to ${polarisationLossDb(90, CROSS_POLAR_DB).toFixed(0)} dB.`
+}
+
+/** How unfair a comparison is, in a sentence: what differs and stays in beside the question. */
+export function fairnessWords(rows: readonly ComparisonRow[]): { fair: boolean; words: string } {
+  const leftIn = rows.filter((r) => r.fate === 'left in' || r.fate === 'not known')
+  const questions = rows.filter((r) => r.fate === 'the question')
+  const taken = rows.filter((r) => r.fate === 'taken out')
+  const list = (of: readonly ComparisonRow[]) => of.map((r) => r.label.toLowerCase()).join('; ')
+  const out = taken.length > 0 ? ` Evening takes out: ${list(taken)}.` : ''
+  if (questions.length + leftIn.length === 0)
+    return { fair: true, words: `Nothing differs that evening does not take out.${out}` }
+  if (questions.length + leftIn.length === 1)
+    return { fair: true, words: `They differ in one thing: ${list([...questions, ...leftIn])}. That is what the trial will tell.${out}` } // prettier-ignore
+  return {
+    fair: false,
+    words: `They differ in ${questions.length + leftIn.length} things at once: ${list([...questions, ...leftIn])}. A winner could owe it to any of them.${out}`,
+  }
+}
+
+/** What a built rig has that another has not, part by part. */
+export interface PartDifference {
+  only: 'first' | 'second'
+  name: string
+}
+
+/** Compares two rigs part by part, counting each part as often as it is used. */
+export function partDifferences(a: Assembly, b: Assembly, parts: readonly Part[]): PartDifference[] {
+  const count = (x: Assembly) => partIdsOf(x).reduce((m, id) => m.set(id, (m.get(id) ?? 0) + 1), new Map<string, number>()) // prettier-ignore
+  const [ca, cb] = [count(a), count(b)]
+  const name = (id: string) => parts.find((p) => p.id === id)?.name ?? 'a part that is gone'
+  return [...new Set([...ca.keys(), ...cb.keys()])].flatMap((id): PartDifference[] => {
+    const d = (ca.get(id) ?? 0) - (cb.get(id) ?? 0)
+    if (d === 0) return []
+    const times = Math.abs(d) > 1 ? `${Math.abs(d)} × ` : ''
+    return [{ only: d > 0 ? 'first' : 'second', name: `${times}${name(id)}` }]
+  })
+}
+
+export type ChangedRig = ComparedRig
+
+/**
+ * A rig with one attribute made the same as another's.
+ * @returns the changed rig, or why it cannot be
+ */
+export function makeSame(
+  target: ComparedRig,
+  like: ComparedRig,
+  attribute: Attribute,
+  parts: readonly Part[],
+): { ok: true; value: ChangedRig } | { ok: false; message: string } {
+  const ok = (change: Partial<ComparedRig>) => ({ ok: true as const, value: { ...target, ...change } })
+  const no = (message: string) => ({ ok: false as const, message })
+  const withRig = (change: Partial<Rig>) => ok({ rig: { ...target.rig, ...change } })
+  switch (attribute) {
+    case 'power': {
+      const radio = parts.find((p) => p.id === target.assembly?.radioId) as PartOf<'radio'> | undefined
+      const has = radio?.spec.powers.filter((p) => p.powerW !== null) ?? []
+      if (has.length > 0 && !has.some((p) => p.powerW === like.rig.powerW))
+        return no(`${radio!.name} of rig ${target.rig.letter} has no setting of ${wattText(like.rig.powerW)}.`)
+      return withRig({ powerW: like.rig.powerW })
+    }
+    case 'height':
+      return withRig({ antennaHeightM: like.rig.antennaHeightM })
+    case 'channel':
+      return withRig({ txMHz: like.rig.txMHz, rxMHz: like.rig.rxMHz })
+    case 'mode':
+      return ok({ mode: like.mode, bandwidthKHz: like.bandwidthKHz })
+  }
+  if (!isBuilt(target.assembly) || !isBuilt(like.assembly)) {
+    if (attribute === 'lead' && !isBuilt(target.assembly)) return withRig({ leadLossDb: like.rig.leadLossDb })
+    if (attribute === 'antenna' && !isBuilt(target.assembly)) return withRig({ antennaGainDbi: like.rig.antennaGainDbi }) // prettier-ignore
+    if (attribute === 'attenuator' && !isBuilt(target.assembly))
+      return withRig({ attenuatorDb: like.rig.attenuatorDb, attenuatorAt: like.rig.attenuatorAt })
+    return no('Only rigs that are built of parts can be made the same in this. Build them first.')
+  }
+  const from = like.assembly
+  const to = target.assembly
+  const kindOf = (id: string) => parts.find((p) => p.id === id)?.kind
+  const ports = to.ports.map((port, i) => {
+    const other = from.ports[i] ?? from.ports[0]!
+    const pick = (items: typeof port.items, antenna: boolean) => items.filter((x) => (kindOf(x.partId) === 'antenna') === antenna) // prettier-ignore
+    const byKind = (items: typeof port.items, attenuator: boolean) => items.filter((x) => (kindOf(x.partId) === 'attenuator') === attenuator) // prettier-ignore
+    if (attribute === 'antenna') return { ...port, items: [...pick(port.items, false), ...pick(other.items, true)] }
+    if (attribute === 'lead') {
+      const mine = byKind(pick(port.items, false), true)
+      const theirs = byKind(pick(other.items, false), false)
+      return { ...port, items: [...theirs, ...mine, ...pick(port.items, true)] }
+    }
+    if (attribute === 'attenuator') {
+      const mine = byKind(pick(port.items, false), false)
+      const theirs = byKind(pick(other.items, false), true)
+      return { ...port, items: [...theirs, ...mine, ...pick(port.items, true)] }
+    }
+    if (attribute === 'carried') return { ...port, mountId: other.mountId, mastId: other.mastId }
+    if (attribute === 'polarisation') return { ...port, polarisation: other.polarisation ?? polarisationOf(other, parts) }
+    return port
+  }) // prettier-ignore
+  const assembly: Assembly = { ...to, ports: withOwnKeys(ports) }
+  if (attribute === 'pointing') assembly.pose = from.pose
+  if (attribute === 'along') assembly.alongIds = from.alongIds
+  if (attribute === 'carried') assembly.wayInM = from.wayInM
+  if (attribute === 'radio') {
+    assembly.radioId = from.radioId
+    assembly.radioUnitId = null
+  }
+  return ok({ assembly })
+}
+
+function polarisationOf(port: Assembly['ports'][number], parts: readonly Part[]): Polarisation | null {
+  const antenna = port.items.map((i) => parts.find((p) => p.id === i.partId)).find((p) => p?.kind === 'antenna')
+  return antenna?.kind === 'antenna' ? antenna.spec.polarisation : null
+}
+
+/** Keys stay their own within each chain. */
+function withOwnKeys(ports: Assembly['ports']): Assembly['ports'] {
+  return ports.map((port) => ({
+    ...port,
+    items: port.items.map((item, i) => ({ ...item, key: `${i}-${item.partId}` })),
+  }))
+}
