@@ -5,7 +5,7 @@ import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { dayOfFiles, guessColumns, guessScales, readCheckRows, readCsvTable, readKitJson } from '@/core/formats'
 import {
-  addLegToTrial, addRig, addTrial, appendEntries, checksHash, copyRig, DatabaseRefused, deleteRig, deleteTrial, entriesOf,
+  addLegToTrial, addRig, addTrial, appendEntries, checksHash, makeVariant, DatabaseRefused, deleteRig, deleteTrial, entriesOf,
   freeLetter, importDay, importedBefore, listRigs, listRuns, listTrials, logOf, newId, openDatabase, openTrial, placeBase,
   planInputOf, planOf, removeLeg, savePlan, startRun, updateRig, type Db, type RigInput,
 } from '.' // prettier-ignore
@@ -82,8 +82,8 @@ describe('kit', () => {
     const again = addRig(db, rig('A', { name: 'Other' }))
     expect(again).toMatchObject({ ok: false })
     expect((again as { message: string }).message).toContain('B is free')
-    const copy = id(copyRig(db, a))
-    expect(listRigs(db).find((r) => r.id === copy)).toMatchObject({ letter: 'B', name: 'Rig A, copy' })
+    const copy = id(makeVariant(db, a))
+    expect(listRigs(db).find((r) => r.id === copy)).toMatchObject({ letter: 'B', name: 'Rig A, variant' })
     expect(deleteRig(db, copy).ok).toBe(true)
     expect(freeLetter(db)).toBe('B')
   })

@@ -1,4 +1,5 @@
 export * from './database'
+export type { ChosenService, PackingState, UnitNote } from './schema'
 export * from './ground'
 export * from './ids'
 export * from './importDay'

@@ -97,7 +97,8 @@ export function updateRig(db: Db, id: string, revision: number, input: RigInput)
   return changes === 1 ? done(id) : refuse(CHANGED_MEANWHILE)
 }
 
-export function copyRig(db: Db, id: string): Done<string> {
+/** A rig like another, as its variant: the same but for what will be changed. */
+export function makeVariant(db: Db, id: string): Done<string> {
   const row = db.select().from(rig).where(eq(rig.id, id)).get()
   if (!row) return refuse('This rig is no longer there.')
   const copy = newId()
@@ -107,7 +108,7 @@ export function copyRig(db: Db, id: string): Done<string> {
       id: copy,
       revision: 1,
       letter: freeLetter(db),
-      name: `${row.name}, copy`,
+      name: `${row.name}, variant`,
       variantOf: id,
       createdAt: nowIso(),
     })

@@ -184,6 +184,8 @@ export const trial = sqliteTable('trial', {
   controlLinkId: text('control_link_id'),
   service: text('service', { mode: 'json' }).$type<ChosenService | null>(),
   packing: text('packing', { mode: 'json' }).$type<PackingState | null>(),
+  /** Cautions marked as read, by a key that changes with what they depend on. */
+  cautionsRead: text('cautions_read', { mode: 'json' }).$type<string[]>().notNull().default([]),
   createdAt: createdAt(),
 })
 

@@ -133,6 +133,16 @@ export function setService(db: Db, trialId: string, service: ChosenService | nul
   db.update(trial).set({ service }).where(eq(trial.id, trialId)).run()
 }
 
+/** Marks a caution as read for a trial. */
+export function markCautionRead(db: Db, trialId: string, key: string): void {
+  const row = db.select().from(trial).where(eq(trial.id, trialId)).get()
+  if (!row || row.cautionsRead.includes(key)) return
+  db.update(trial)
+    .set({ cautionsRead: [...row.cautionsRead, key] })
+    .where(eq(trial.id, trialId))
+    .run()
+}
+
 /** What was ticked off a trial's packing list. */
 export function setPacking(db: Db, trialId: string, packing: PackingState): void {
   db.update(trial).set({ packing }).where(eq(trial.id, trialId)).run()

@@ -1,11 +1,9 @@
 import { v7 } from 'uuid'
 import { direct, type Place } from '@/core/geo'
-import type { Rig } from '@/core/kit'
 import { ORDINARY_FIELD, simulateRun, type SimulatedField } from '@/core/sim'
 import type { CheckBody, Entry } from '@/core/trial'
 import {
   addLegToTrial,
-  addRig,
   addTrial,
   appendEntries,
   openTrial,
@@ -13,33 +11,19 @@ import {
   planInputOf,
   planOf,
   savePlan,
+  setService,
   startRun,
+  type ChosenService,
   type Db,
   type PlanInput,
 } from '@/data'
 import { trial } from '@/data/schema'
+import { seedKit } from './kit'
 
 /** The harbour of Ostrey, an invented island in the open Atlantic. */
 const HARBOUR: Place = { lat: 47.298807, lon: -29.557697 }
-const CHANNEL_MHZ = 459.8
 /** Ostrey is all cliffs and gullies: more loss than flat ground, and more the farther out. */
 const HILLY = { groundLossDb: 14, extraSlopeDb: 24 }
-
-type RigSeed = Pick<Rig, 'letter' | 'name' | 'kind' | 'powerW' | 'antennaHeightM'> & {
-  gain: number | null
-  lead: number
-  note: string
-}
-
-const RIGS: RigSeed[] = [
-  { letter: 'A', name: 'Stub whip', kind: 'handheld', powerW: 2, antennaHeightM: 1.4, gain: null, lead: 0, note: 'Marshal handheld, short antenna, held upright at the chest' },
-  { letter: 'B', name: 'Long whip', kind: 'handheld', powerW: 2, antennaHeightM: 1.4, gain: null, lead: 0, note: 'The same handhelds with the half-metre whip' },
-  { letter: 'C', name: 'Roof quarter-wave', kind: 'mobile', powerW: 25, antennaHeightM: 2.1, gain: null, lead: 0.8, note: 'Course car, magnetic mount in the middle of the roof' },
-  { letter: 'D', name: 'Jacket pocket', kind: 'handheld', powerW: 2, antennaHeightM: 1.3, gain: null, lead: 0, note: 'Handheld in the coloured jacket’s chest pocket, speaker microphone' },
-  { letter: 'E', name: 'In the hand', kind: 'handheld', powerW: 2, antennaHeightM: 1.3, gain: null, lead: 0, note: 'The same handheld held in front of the face' },
-  { letter: 'H', name: 'Race Control, 8 m mast', kind: 'base', powerW: 25, antennaHeightM: 8, gain: 5.2, lead: 1.9, note: 'Desk radio, collinear on the harbour mast' },
-  { letter: 'L', name: 'Race Control, 4 m mast', kind: 'base', powerW: 25, antennaHeightM: 4, gain: 5.2, lead: 1.1, note: 'The same collinear with the mast’s lower half only' },
-] // prettier-ignore
 
 interface LegSeed {
   name: string
@@ -84,7 +68,7 @@ interface TrialSeed {
   orderSeed: number
 }
 
-function makeTrial(db: Db, rigs: Map<string, string>, seed: TrialSeed): string {
+function makeTrial(db: Db, rigs: Map<string, string>, service: ChosenService, seed: TrialSeed): string {
   const id = addTrial(db, seed.name, seed.question, seed.orderSeed)
   placeBase(db, id, 'Harbour, Race Control', HARBOUR)
   for (const leg of seed.legs) {
@@ -99,6 +83,7 @@ function makeTrial(db: Db, rigs: Map<string, string>, seed: TrialSeed): string {
     links: seed.links.map(([base, out]) => ({ baseRigId: rigs.get(base)!, outRigId: rigs.get(out)! })),
   })
   if (!saved.ok) throw new Error(saved.message)
+  setService(db, id, service)
   return id
 }
 
@@ -156,20 +141,7 @@ function makeRun(db: Db, trialId: string, seed: RunSeed): void {
 /** Fills an empty database with the Ostrey round. Does nothing where there is a trial already. */
 export function seedOstrey(db: Db): boolean {
   if (db.select().from(trial).limit(1).get()) return false
-  const ids = new Map<string, string>()
-  for (const { gain, lead, ...r } of RIGS) {
-    const added = addRig(db, {
-      ...r,
-      txMHz: CHANNEL_MHZ,
-      rxMHz: null,
-      antennaGainDbi: gain,
-      leadLossDb: lead,
-      attenuatorDb: 0,
-      attenuatorAt: 'both ways',
-    })
-    if (!added.ok) throw new Error(added.message)
-    ids.set(r.letter, added.value)
-  }
+  const { ids, service } = seedKit(db)
   const truth = { A: -5, B: 1, C: 2, D: -3.2, E: -2.4 }
   const gainDbi = Object.fromEntries(Object.entries(truth).map(([l, g]) => [ids.get(l)!, g]))
   const field = (seed: number, more: Partial<SimulatedField> = {}): SimulatedField => ({
@@ -179,7 +151,7 @@ export function seedOstrey(db: Db): boolean {
     gainDbi,
   })
 
-  const mast = makeTrial(db, ids, {
+  const mast = makeTrial(db, ids, service, {
     name: 'Four or eight metres of mast',
     question: 'Does the upper half of the harbour mast earn the trouble of raising it?',
     legs: [RIDGE],
@@ -200,7 +172,7 @@ export function seedOstrey(db: Db): boolean {
     note: 'Dry, light wind',
   })
 
-  const pocket = makeTrial(db, ids, {
+  const pocket = makeTrial(db, ids, service, {
     name: 'Jacket pocket or hand',
     question: 'Does it matter whether marshals carry the handheld in the jacket pocket or in the hand?',
     legs: [QUAY],
@@ -221,7 +193,7 @@ export function seedOstrey(db: Db): boolean {
     note: 'Rain later',
   })
 
-  const whips = makeTrial(db, ids, {
+  const whips = makeTrial(db, ids, service, {
     name: 'Short or long antenna',
     question: 'Which antenna should the marshals carry, and how far does each reach Race Control?',
     legs: [SHORE, TOP],

@@ -126,6 +126,17 @@ export function placeParts(assembly: Assembly, parts: readonly Part[]): PlacedRi
   return { radio, ports, along, missing, assembly }
 }
 
+/** The open end that each item of a chain meets, from the radio on; what clips on meets none and hides none. */
+export function endsBefore(port: PlacedPort): (ConnectorEnd | null)[] {
+  let open = port.connector
+  return port.items.map((placed) => {
+    if (placed.near === null && placed.part.kind !== 'antenna') return null
+    const before = open
+    open = placed.far
+    return before
+  })
+}
+
 /** Every part that an assembly uses, as often as it uses it. */
 export function partIdsOf(assembly: Assembly): string[] {
   const ids = assembly.ports.flatMap((p) => [...p.items.map((i) => i.partId), p.mountId, p.mastId])

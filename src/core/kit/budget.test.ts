@@ -39,9 +39,14 @@ describe('budgetOf', () => {
     expect(figures.leadLossDb).toBeCloseTo(tx.lossDb, 9)
   })
   it('a claimed gain is shown and never known; a body is a setting of its mount', () => {
-    const { tx } = budget(built('handheld-uhf', ['long-whip'], { mount: 'at-chest' }), kit, { ...at, powerW: 2 })
+    const { tx } = budget(built('handheld-uhf', ['long-whip'], { mount: 'at-chest' }), kit, {
+      ...at,
+      powerW: 2,
+    })
     expect(tx).toMatchObject({ gainSource: 'claimed', gainDbi: 2.5, bodyLossDb: 4 })
-    expect(figuresOfAssembly(built('handheld-uhf', ['long-whip']), { ...at, powerW: 2 }, kit).antennaGainDbi).toBeNull()
+    expect(
+      figuresOfAssembly(built('handheld-uhf', ['long-whip']), { ...at, powerW: 2 }, kit).antennaGainDbi,
+    ).toBeNull()
     const stub = budget(built('handheld-uhf', ['stub']), kit, { ...at, powerW: 2 }).tx
     expect(stub).toMatchObject({ gainSource: 'not known', gainDbi: null })
     expect(stub.steps.map((s) => s.name)).toContain('Stub whip, 8 cm')
@@ -54,10 +59,16 @@ describe('budgetOf', () => {
   })
   it('of two ports the mean is compared', () => {
     const one = built('data-two', ['data-whip'])
-    const two = { ...one, ports: [one.ports[0]!, { ...one.ports[0]!, items: [item('att-10'), item('data-whip')] }] }
+    const two = {
+      ...one,
+      ports: [one.ports[0]!, { ...one.ports[0]!, items: [item('att-10'), item('data-whip')] }],
+    }
     const at915 = { ...at, txMHz: 915, powerW: 1 }
     const [a, b] = budgetsOf(placeParts(two, kit), at915)
-    expect(figuresOfAssembly(two, at915, kit).attenuatorDb).toBeCloseTo((a!.tx.attenuatorDb + b!.tx.attenuatorDb) / 2, 9)
+    expect(figuresOfAssembly(two, at915, kit).attenuatorDb).toBeCloseTo(
+      (a!.tx.attenuatorDb + b!.tx.attenuatorDb) / 2,
+      9,
+    )
   })
   it('names parts that are gone, and a fixed antenna', () => {
     expect(placeParts(built('handheld-uhf', ['nothing-there']), kit).missing).toEqual(['nothing-there'])

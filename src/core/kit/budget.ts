@@ -68,7 +68,9 @@ export function gainOf(rig: PlacedRig, port: PlacedPort): { dbi: number | null; 
  */
 export function budgetOf(rig: PlacedRig, port: PlacedPort, at: At): Budget {
   const { frequencyMHz, powerW } = at
-  const { swr, outside } = port.antenna ? antennaSwr(port.antenna.spec, frequencyMHz) : { swr: null, outside: false }
+  const { swr, outside } = port.antenna
+    ? antennaSwr(port.antenna.spec, frequencyMHz)
+    : { swr: null, outside: false }
   const through = port.items.filter((p) => p.part.kind !== 'antenna')
   const joints = countJoints(port)
   const jointDb = connectorPairLossDb(frequencyMHz)

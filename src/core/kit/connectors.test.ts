@@ -3,7 +3,11 @@ import { CONNECTOR_FAMILIES, endText, familyOf, mateOf, mating, type ConnectorEn
 import { solveAdapters, type OwnedAdapter } from './adapters'
 import type { PartOf } from './part'
 
-const end = (family: string, gender: 'male' | 'female', reverse = false): ConnectorEnd => ({ family, gender, reverse })
+const end = (family: string, gender: 'male' | 'female', reverse = false): ConnectorEnd => ({
+  family,
+  gender,
+  reverse,
+})
 const adapter = (name: string, a: ConnectorEnd, b: ConnectorEnd, free = 1, lossDb: number | null = null): OwnedAdapter => ({
   free,
   part: { id: name, kind: 'adapter', name, spec: { a, b, lossDb }, owned: free, weightG: null, wornMm: null, price: null, note: '' } as PartOf<'adapter'>,

@@ -35,9 +35,15 @@ describe('endurance', () => {
     expect(() => relayLoad('one radio, stores and sends again', radio, { ...use, trafficShare: 0.6 })).toThrow(/twice its time/) // prettier-ignore
   })
   it('refuses shares that make more than the whole, and nothing to draw', () => {
-    expect(() => meanCurrentA(radio, { transmitShare: 0.7, receiveShare: 0.5 })).toThrow(/more than the whole/)
+    expect(() => meanCurrentA(radio, { transmitShare: 0.7, receiveShare: 0.5 })).toThrow(
+      /more than the whole/,
+    )
     expect(() => meanCurrentA(radio, { transmitShare: -0.1, receiveShare: 0 })).toThrow(/0 or more/)
-    expect(() => enduranceOf({ capacityAh: 0, chemistry: 'lead', temperatureC: 20, drawA: 1 })).toThrow(/capacityAh/)
-    expect(() => enduranceOf({ capacityAh: 1, chemistry: 'lead', temperatureC: 20, drawA: 0 })).toThrow(/drawA/)
+    expect(() => enduranceOf({ capacityAh: 0, chemistry: 'lead', temperatureC: 20, drawA: 1 })).toThrow(
+      /capacityAh/,
+    )
+    expect(() => enduranceOf({ capacityAh: 1, chemistry: 'lead', temperatureC: 20, drawA: 0 })).toThrow(
+      /drawA/,
+    )
   })
 })

@@ -117,10 +117,7 @@ export function relayLoad(kind: RelayKind, radio: Currents, use: RelayUse): Rela
   if (share < 0 || share > 1) throw new RangeError('the share of traffic is 0 to 1')
   if (kind === 'two radios at once')
     return {
-      drawA:
-        controllerA +
-        share * (radio.receiveA + radio.transmitA) +
-        (1 - share) * 2 * radio.standbyA,
+      drawA: controllerA + share * (radio.receiveA + radio.transmitA) + (1 - share) * 2 * radio.standbyA,
       airtimeFactor: 1,
       delayS: 0,
       longestMessageS: null,

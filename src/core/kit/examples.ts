@@ -8,7 +8,11 @@ export interface ExamplePart {
   part: NewPart
 }
 
-const end = (family: string, gender: 'male' | 'female', reverse = false): ConnectorEnd => ({ family, gender, reverse })
+const end = (family: string, gender: 'male' | 'female', reverse = false): ConnectorEnd => ({
+  family,
+  gender,
+  reverse,
+})
 const [SMA_M, SMA_F, N_M, N_F, UHF_M, UHF_F, BNC_M, BNC_F] = [
   end('SMA', 'male'), end('SMA', 'female'), end('N', 'male'), end('N', 'female'), end('UHF', 'male'),
   end('UHF', 'female'), end('BNC', 'male'), end('BNC', 'female'),

@@ -20,12 +20,16 @@ export function readBands(text: string): Outcome<Band[]> {
   return good(bands)
 }
 
-export const bandsAsText = (bands: readonly Band[]) => bands.map((b) => `${b.fromMHz} to ${b.toMHz}`).join('; ')
+export const bandsAsText = (bands: readonly Band[]) =>
+  bands.map((b) => `${b.fromMHz} to ${b.toMHz}`).join('; ')
 
 /** "high 5; low 1; eco ?" to power settings; a question mark is one that nobody measured. */
 export function readPowers(text: string): Outcome<PowerSetting[]> {
   const powers: PowerSetting[] = []
-  for (const piece of text.split(/[;\n]/).map((p) => p.trim()).filter(Boolean)) {
+  for (const piece of text
+    .split(/[;\n]/)
+    .map((p) => p.trim())
+    .filter(Boolean)) {
     const m = /^(.*?)\s*(\d+(?:[.,]\d+)?|\?)\s*(m?W)?$/i.exec(piece)
     const value = m?.[2] === '?' ? null : m ? number(m[2]!) * (/^mW$/i.test(m[3] ?? '') ? 0.001 : 1) : NaN
     if (!m || (value !== null && !(value > 0 && value <= 5000)))
@@ -33,7 +37,7 @@ export function readPowers(text: string): Outcome<PowerSetting[]> {
     powers.push({ name: m[1]!.trim() || (value === null ? 'reduced' : `${Number(value.toPrecision(3))} W`), powerW: value }) // prettier-ignore
   }
   return good(powers)
-} // prettier-ignore
+}
 
 export const powersAsText = (powers: readonly PowerSetting[]) =>
   powers.map((p) => `${p.name.replace(/^[\d.]+ W$/, '')} ${p.powerW ?? '?'}`.trim()).join('; ')
@@ -53,4 +57,5 @@ export function readPairs(text: string, example: string): Outcome<[number, numbe
   return good(pairs)
 }
 
-export const pairsAsText = (pairs: readonly [number, number][]) => pairs.map(([x, y]) => `${x} ${y}`).join('\n')
+export const pairsAsText = (pairs: readonly [number, number][]) =>
+  pairs.map(([x, y]) => `${x} ${y}`).join('\n')

@@ -32,11 +32,11 @@ export function matchedLossOf(part: ChainPart, frequencyMHz: number): { db: numb
   }
   if (part.kind === 'adapter') {
     const db = part.spec.lossDb ?? connectorPairLossDb(frequencyMHz)
-    const source = part.spec.lossDb === null ? 'typical of one good pair of connectors' : 'entered with the part'
+    const source =
+      part.spec.lossDb === null ? 'typical of one good pair of connectors' : 'entered with the part'
     return { db, trace: { inputs: [f], formula: 'Loss of the adapter', source } }
   }
-  const db =
-    part.kind === 'attenuator' ? part.spec.db : part.kind === 'antenna' ? 0 : part.spec.lossDb
+  const db = part.kind === 'attenuator' ? part.spec.db : part.kind === 'antenna' ? 0 : part.spec.lossDb
   return { db, trace: { inputs: [f], formula: 'Loss as entered', source: 'entered with the part' } }
 }
 

@@ -13,13 +13,19 @@ export interface PackedRig {
 export interface PackingLine {
   /** Stable, so that a tick stays where it was. */
   id: string
-  group: 'Radios and antennas' | 'Leads and adapters' | 'Mounts and masts' | 'Power' | 'Tools' | 'Paper and the rest'
+  group:
+    | 'Radios and antennas'
+    | 'Leads and adapters'
+    | 'Mounts and masts'
+    | 'Power'
+    | 'Tools'
+    | 'Paper and the rest'
   name: string
   count: number
   why: string
   /** How many are owned, where fewer than are needed. */
   short: number | null
-} // prettier-ignore
+}
 
 export interface PackingInput {
   rigs: readonly PackedRig[]
@@ -32,11 +38,21 @@ export interface PackingInput {
 }
 
 const GROUPS: Partial<Record<PartKind, PackingLine['group']>> = {
-  radio: 'Radios and antennas', antenna: 'Radios and antennas', radials: 'Radios and antennas', lead: 'Leads and adapters',
-  adapter: 'Leads and adapters', attenuator: 'Leads and adapters', protector: 'Leads and adapters',
-  switch: 'Leads and adapters', choke: 'Leads and adapters', transformer: 'Leads and adapters',
-  mount: 'Mounts and masts', mast: 'Mounts and masts', battery: 'Power', 'power feeder': 'Power',
-} // prettier-ignore
+  radio: 'Radios and antennas',
+  antenna: 'Radios and antennas',
+  radials: 'Radios and antennas',
+  lead: 'Leads and adapters',
+  adapter: 'Leads and adapters',
+  attenuator: 'Leads and adapters',
+  protector: 'Leads and adapters',
+  switch: 'Leads and adapters',
+  choke: 'Leads and adapters',
+  transformer: 'Leads and adapters',
+  mount: 'Mounts and masts',
+  mast: 'Mounts and masts',
+  battery: 'Power',
+  'power feeder': 'Power',
+}
 
 const TOOLS: Record<string, string[]> = {
   clamp: ['Spanner for the clamp', 'Self-amalgamating tape'],

@@ -134,13 +134,23 @@ export interface FeederSpec {
   leastV: number
 }
 export interface MountSpec {
-  place: 'hand' | 'chest' | 'belt' | 'pack' | 'inside a car' | 'car roof' | 'car edge' | 'clamp' | 'bracket' | 'tripod'
+  place:
+    | 'hand'
+    | 'chest'
+    | 'belt'
+    | 'pack'
+    | 'inside a car'
+    | 'car roof'
+    | 'car edge'
+    | 'clamp'
+    | 'bracket'
+    | 'tripod'
   metal: boolean
   bodyLossDb: number | null
   tubeFromMm: number | null
   tubeToMm: number | null
   tiltDeg: number | null
-} // prettier-ignore
+}
 export interface MastSpec {
   lowestM: number
   highestM: number

@@ -29,7 +29,11 @@ describe('parts as they are typed', () => {
     ['antenna', { bands: '146 to 144' }, 'must be above the first'],
     ['antenna', { bands: 'two metres' }, 'is no band'],
     ['antenna', { bands: '144000000 to 146000000' }, 'in MHz, please'],
-    ['antenna', { connector: { family: 'SMX', gender: 'male', reverse: false } }, 'no connector that is known'],
+    [
+      'antenna',
+      { connector: { family: 'SMX', gender: 'male', reverse: false } },
+      'no connector that is known',
+    ],
     ['antenna', { connector: null }, 'Connector is missing'],
     ['radio', { powers: 'loud' }, 'is no power setting'],
     ['radio', { use: 'toaster' }, 'choose one of the list'],
@@ -42,7 +46,8 @@ describe('parts as they are typed', () => {
     expect(why(kind, change)).toContain(message)
   })
   it('a claimed gain may lack its reference; an empty one is none', () => {
-    const read = (change: object) => specSchema('antenna').validateSync({ ...startSpec('antenna'), ...change })
+    const read = (change: object) =>
+      specSchema('antenna').validateSync({ ...startSpec('antenna'), ...change })
     expect(read({ claimedGain: { value: '5,5', reference: null } }).claimedGain).toEqual({ value: 5.5, reference: null }) // prettier-ignore
     expect(read({ gain: { value: '', reference: 'dBi' } }).gain).toBeNull()
   })

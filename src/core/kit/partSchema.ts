@@ -34,7 +34,8 @@ function typedList<T>(read: (text: string) => Outcome<T[]>) {
     .test('list', (value, context) => {
       if (Array.isArray(value)) return true
       return context.createError({
-        message: (value as unknown) instanceof Error ? (value as unknown as Error).message : 'A list is wanted',
+        message:
+          (value as unknown) instanceof Error ? (value as unknown as Error).message : 'A list is wanted',
       })
     })
 }
@@ -56,9 +57,7 @@ function pairs(field: PartField & { type: 'pairs' }) {
   const { x, y, leastY, aboveY, example } = field
   return typedList<Record<string, number>>((text) => {
     const outcome = readPairs(text, example)
-    return outcome.ok
-      ? { ok: true, value: outcome.value.map(([a, b]) => ({ [x]: a, [y]: b })) }
-      : outcome
+    return outcome.ok ? { ok: true, value: outcome.value.map(([a, b]) => ({ [x]: a, [y]: b })) } : outcome
   }).test('range', (list, context) => {
     if (!Array.isArray(list)) return true
     const wrong = list.findIndex((p) => (leastY !== undefined && p[y]! < leastY) || (aboveY !== undefined && !(p[y]! > aboveY))) // prettier-ignore

@@ -19,11 +19,18 @@ describe('pickAttenuator', () => {
     expect(pickAttenuator({ ...at, powerW: 25 }).parts.map((p) => p.db)).toEqual([20])
     expect(pickAttenuator({ ...at, powerW: 25 }).notes[0]).toContain('not rated for 25 W')
     expect(pickAttenuator({ ...at, powerW: 25, sits: 'receive' }).parts).toHaveLength(2)
-    expect(pickAttenuator({ ...at, powerW: 25, sits: 'transmit' }).notes.join()).toContain('only the direction')
+    expect(pickAttenuator({ ...at, powerW: 25, sits: 'transmit' }).notes.join()).toContain(
+      'only the direction',
+    )
   })
   it('what leaks round it counts', () => {
     expect(withLeakage(40, 40)).toBeCloseTo(36.99, 2)
-    const leaky = pickAttenuator({ ...at, wantedM: 800, leakageDb: 20, owned: owned.map((o) => ({ ...o, owned: 2 })) })
+    const leaky = pickAttenuator({
+      ...at,
+      wantedM: 800,
+      leakageDb: 20,
+      owned: owned.map((o) => ({ ...o, owned: 2 })),
+    })
     expect(leaky.effectiveDb).toBeLessThan(20)
     expect(leaky.notes.join()).toContain('goes round it')
   })

@@ -42,8 +42,7 @@ export function receivingOf(spec: RadioSpec, budget: Budget, surroundings: Surro
   const floor = (externalDb: number) =>
     noiseFloorDbm({ bandwidthHz, externalDb, noiseFigureDb: figure, leadLossDb })
   const raisedByNoiseDb = floor(manMadeNoiseDb(surroundings, budget.frequencyMHz)) - floor(0)
-  const inTheAirDbm =
-    atRadioDbm + raisedByNoiseDb + leadLossDb + budget.bodyLossDb - (budget.gainDbi ?? 0)
+  const inTheAirDbm = atRadioDbm + raisedByNoiseDb + leadLossDb + budget.bodyLossDb - (budget.gainDbi ?? 0)
   return { atRadioDbm, inTheAirDbm, raisedByNoiseDb }
 }
 

@@ -15,7 +15,8 @@ describe('an unfair comparison', () => {
   const a = compared('A', built('handheld-uhf', ['stub'], { mount: 'at-chest' }))
   const b = compared('B', built('handheld-uhf', ['long-whip'], { mount: 'at-chest' }))
   const c = compared('C', built('mobile-uhf', ['car-lead', 'roof-quarter'], { mount: 'magnet' }), { powerW: 25, antennaHeightM: 2.1 }) // prettier-ignore
-  const fates = (rigs: ComparedRig[]) => Object.fromEntries(compareRigs(rigs, kit).map((r) => [r.attribute, r.fate]))
+  const fates = (rigs: ComparedRig[]) =>
+    Object.fromEntries(compareRigs(rigs, kit).map((r) => [r.attribute, r.fate]))
   it('two rigs that differ in the antenna alone are fair', () => {
     expect(fates([a, b]).antenna).toBe('the question')
     expect(fairnessWords(compareRigs([a, b], kit))).toMatchObject({ fair: true })
@@ -26,7 +27,9 @@ describe('an unfair comparison', () => {
     expect(fates([b, c])).toMatchObject({ power: 'taken out', lead: 'taken out', height: 'left in', carried: 'left in', radio: 'left in', channel: 'same' }) // prettier-ignore
     const { fair, words } = fairnessWords(compareRigs([b, c], kit))
     expect(fair).toBe(false)
-    expect(words).toMatch(/differ in 4 things at once: antenna; height over ground; mount, on the body; radio/)
+    expect(words).toMatch(
+      /differ in 4 things at once: antenna; height over ground; mount, on the body; radio/,
+    )
   })
   it('a lead that is not known stays in, and crossed polarisation says how much it could be', () => {
     expect(fates([compared('X', null, { leadLossDb: null }), a]).lead).toBe('not known')
@@ -34,7 +37,19 @@ describe('an unfair comparison', () => {
     expect(crossed.find((r) => r.attribute === 'polarisation')!.why).toContain('up to 20 dB')
   })
   it('makes one attribute the same, and leaves the rest', () => {
-    for (const attribute of ['height', 'lead', 'carried', 'radio', 'antenna', 'channel', 'mode', 'pointing', 'along', 'polarisation', 'attenuator'] as Attribute[]) {
+    for (const attribute of [
+      'height',
+      'lead',
+      'carried',
+      'radio',
+      'antenna',
+      'channel',
+      'mode',
+      'pointing',
+      'along',
+      'polarisation',
+      'attenuator',
+    ] as Attribute[]) {
       const made = makeSame(c, b, attribute, kit)
       expect(made.ok).toBe(true)
       if (!made.ok) continue

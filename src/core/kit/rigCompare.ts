@@ -31,10 +31,19 @@ export interface ComparisonRow {
 }
 
 const LABELS: Record<Attribute, string> = {
-  antenna: 'Antenna', power: 'Power', lead: 'Lead, adapters, match', attenuator: 'Attenuator', height: 'Height over ground',
-  carried: 'Mount, on the body', polarisation: 'Polarisation', pointing: 'Pointing', radio: 'Radio', channel: 'Channel',
-  mode: 'Mode and bandwidth', along: 'Radials and power',
-} // prettier-ignore
+  antenna: 'Antenna',
+  power: 'Power',
+  lead: 'Lead, adapters, match',
+  attenuator: 'Attenuator',
+  height: 'Height over ground',
+  carried: 'Mount, on the body',
+  polarisation: 'Polarisation',
+  pointing: 'Pointing',
+  radio: 'Radio',
+  channel: 'Channel',
+  mode: 'Mode and bandwidth',
+  along: 'Radials and power',
+}
 
 const WHY: Record<Attribute, string> = {
   antenna: 'This is what the log will tell.',
@@ -191,7 +200,9 @@ export function makeSame(
       const radio = parts.find((p) => p.id === target.assembly?.radioId) as PartOf<'radio'> | undefined
       const has = radio?.spec.powers.filter((p) => p.powerW !== null) ?? []
       if (has.length > 0 && !has.some((p) => p.powerW === like.rig.powerW))
-        return no(`${radio!.name} of rig ${target.rig.letter} has no setting of ${wattText(like.rig.powerW)}.`)
+        return no(
+          `${radio!.name} of rig ${target.rig.letter} has no setting of ${wattText(like.rig.powerW)}.`,
+        )
       return withRig({ powerW: like.rig.powerW })
     }
     case 'height':
@@ -242,7 +253,9 @@ export function makeSame(
 }
 
 function polarisationOf(port: Assembly['ports'][number], parts: readonly Part[]): Polarisation | null {
-  const antenna = port.items.map((i) => parts.find((p) => p.id === i.partId)).find((p) => p?.kind === 'antenna')
+  const antenna = port.items
+    .map((i) => parts.find((p) => p.id === i.partId))
+    .find((p) => p?.kind === 'antenna')
   return antenna?.kind === 'antenna' ? antenna.spec.polarisation : null
 }
 

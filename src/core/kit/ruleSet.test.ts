@@ -3,7 +3,8 @@ import { EXAMPLE_RULE_SETS, readRuleSet, writeRuleSet } from '.' // prettier-ign
 
 describe('rule sets', () => {
   it('go to a file and back', () => {
-    for (const rules of EXAMPLE_RULE_SETS) expect(readRuleSet(writeRuleSet(rules))).toEqual({ ok: true, value: rules })
+    for (const rules of EXAMPLE_RULE_SETS)
+      expect(readRuleSet(writeRuleSet(rules))).toEqual({ ok: true, value: rules })
   })
   const said = (change: (raw: Record<string, unknown>) => void) => {
     const raw = JSON.parse(writeRuleSet(EXAMPLE_RULE_SETS[0]!))

@@ -20,8 +20,19 @@ export const item = (partId: string, more: Partial<ChainItem> = {}, i = 0): Chai
 })
 
 /** A rig of parts by their ids: "turned " before an id turns it round. */
-export function built(radioId: string, chain: string[], more: Partial<Assembly> & { mount?: string; mast?: string } = {}): Assembly {
+export function built(
+  radioId: string,
+  chain: string[],
+  more: Partial<Assembly> & { mount?: string; mast?: string } = {},
+): Assembly {
   const { mount = null, mast = null, ...rest } = more
-  const items = chain.map((id, i) => item(id.replace('turned ', ''), { flipped: id.startsWith('turned ') }, i))
-  return { ...EMPTY_ASSEMBLY, radioId, ports: [{ ...EMPTY_PORT, items, mountId: mount, mastId: mast }], ...rest }
-} // prettier-ignore
+  const items = chain.map((id, i) =>
+    item(id.replace('turned ', ''), { flipped: id.startsWith('turned ') }, i),
+  )
+  return {
+    ...EMPTY_ASSEMBLY,
+    radioId,
+    ports: [{ ...EMPTY_PORT, items, mountId: mount, mastId: mast }],
+    ...rest,
+  }
+}

@@ -42,3 +42,17 @@ export function chanceOverSmoothGround(link: Link, direction: Direction, distanc
     planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM)
   return normalCdf((level - neededDbm) / spreadDb)
 }
+
+/** Nearest and farthest that an edge is looked for, m. */
+const [NEAREST_M, FARTHEST_M] = [20, 300_000]
+
+/** Where the chance of copy over smooth ground falls to one half, m: the edge to expect before anything is heard. */
+export function edgeOverSmoothGround(link: Link, direction: Direction): number {
+  let [near, far] = [NEAREST_M, FARTHEST_M]
+  for (let i = 0; i < 40; i++) {
+    const middle = Math.sqrt(near * far)
+    if (chanceOverSmoothGround(link, direction, middle) > 0.5) near = middle
+    else far = middle
+  }
+  return Math.sqrt(near * far)
+}

@@ -61,6 +61,7 @@ export function keepAway(at: {
     given: true,
     computedM,
     distanceM: Math.ceil(largest * 10 - 1e-9) / 10,
-    heldBy: largest === computedM ? 'the limit' : largest === nearM ? 'the near field' : 'the antenna’s length',
+    heldBy:
+      largest === computedM ? 'the limit' : largest === nearM ? 'the near field' : 'the antenna’s length',
   }
 }

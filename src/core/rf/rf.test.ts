@@ -23,7 +23,9 @@ describe('levels', () => {
     expect(() => rf.mismatchedLoss(1, 1)).toThrow(/gammaAtLoad/)
     expect(() => rf.mismatchedLoss(-1, 0)).toThrow(/matchedDb/)
     expect(() => rf.distanceRatio(6, 0)).toThrow(/slope/)
-    expect(() => rf.elementLengthM({ frequencyMHz: 460, waves: 0.25, velocityFactor: 1.2 })).toThrow(/velocity/)
+    expect(() => rf.elementLengthM({ frequencyMHz: 460, waves: 0.25, velocityFactor: 1.2 })).toThrow(
+      /velocity/,
+    )
     expect(() => rf.fitLineLoss([])).toThrow(/at least one point/)
     expect(() => rf.fitLineLoss([{ frequencyMHz: 10, dbPer100m: 0 }])).toThrow(/above 0/)
   })
@@ -68,7 +70,10 @@ describe('match', () => {
 
 describe('lines', () => {
   it('a data sheet’s points are fitted by least squares', () => {
-    const points = [50, 150, 450, 900].map((f) => ({ frequencyMHz: f, dbPer100m: 0.553 * Math.sqrt(f) + 0.0087 * f }))
+    const points = [50, 150, 450, 900].map((f) => ({
+      frequencyMHz: f,
+      dbPer100m: 0.553 * Math.sqrt(f) + 0.0087 * f,
+    }))
     const fit = rf.fitLineLoss(points)
     near(fit.k1, 0.553, 6)
     near(fit.k2, 0.0087, 6)

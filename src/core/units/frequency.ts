@@ -26,9 +26,7 @@ export function likelyFrequencies(
   bands: readonly { fromMHz: number; toMHz: number }[],
 ): FrequencyMeaning[] {
   const fits = (f: number) =>
-    bands.length > 0
-      ? bands.some((b) => f >= b.fromMHz && f <= b.toMHz)
-      : f >= LOWEST_MHZ && f <= HIGHEST_MHZ
+    bands.length > 0 ? bands.some((b) => f >= b.fromMHz && f <= b.toMHz) : f >= LOWEST_MHZ && f <= HIGHEST_MHZ
   if (!(value > 0) || fits(value)) return []
   return OTHERS.map(({ typedIn, toMHz }) => ({
     typedIn,

@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { fromShown, inchText, likelyFrequencies, millimetreText, shortLengthText, shownUnit, toShown } from '.'
+import {
+  fromShown,
+  inchText,
+  likelyFrequencies,
+  millimetreText,
+  shortLengthText,
+  shownUnit,
+  toShown,
+} from '.'
 
 describe('a frequency typed in another unit', () => {
   const bands = [{ fromMHz: 144, toMHz: 146 }, { fromMHz: 2400, toMHz: 2500 }] // prettier-ignore

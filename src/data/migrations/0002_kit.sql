@@ -33,5 +33,6 @@ CREATE TABLE `rule_set` (
 ALTER TABLE `rig` ADD `assembly` text;--> statement-breakpoint
 ALTER TABLE `trial` ADD `service` text;--> statement-breakpoint
 ALTER TABLE `trial` ADD `packing` text;--> statement-breakpoint
+ALTER TABLE `trial` ADD `cautions_read` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
 ALTER TABLE `unit` ADD `part_id` text REFERENCES part(id);--> statement-breakpoint
 CREATE INDEX `unit_part` ON `unit` (`part_id`);

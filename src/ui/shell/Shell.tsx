@@ -42,7 +42,7 @@ function Rail({ trialId, steps }: { trialId: string; steps: Step[] }) {
       }}
     >
       {steps.map((step) => {
-        const here = path.endsWith(`/${step.slug}`)
+        const here = path.split('/')[3] === step.slug
         return (
           <Box
             key={step.slug}

@@ -46,7 +46,8 @@ export const checkBands: KitCheck = (at) => {
           weight: 'costs',
           where: part.name,
           message: `${family.name} connectors are good to about ${family.maxMHz} MHz; the channel is at ${highest} MHz.`,
-          wayOut: 'It often works with a loss of a few tenths of a dB. For a fair comparison use the same connectors on all rigs.',
+          wayOut:
+            'It often works with a loss of a few tenths of a dB. For a fair comparison use the same connectors on all rigs.',
           mend: null,
         })
         break
@@ -54,4 +55,4 @@ export const checkBands: KitCheck = (at) => {
     }
   }
   return problems
-} // prettier-ignore
+}

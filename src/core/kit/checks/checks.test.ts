@@ -10,7 +10,8 @@ const problems = (assembly: Assembly, settings: Partial<typeof at> = {}, parts: 
   assessRig(assembly, { ...at, ...settings }, parts, service ? EXAMPLE_RULE_SETS.flatMap((r) => r.services).find((s) => s.name.startsWith(service))! : null)
     .ports.flatMap((p) => p.problems) // prettier-ignore
 const codes = (...args: Parameters<typeof problems>) => problems(...args).map((p) => p.code)
-const find = (code: string, ...args: Parameters<typeof problems>) => problems(...args).find((p) => p.code === code)
+const find = (code: string, ...args: Parameters<typeof problems>) =>
+  problems(...args).find((p) => p.code === code)
 
 describe('what will not work, and the way out', () => {
   it('says nothing of a rig that is right', () => {
@@ -19,7 +20,9 @@ describe('what will not work, and the way out', () => {
   })
   it('solves connectors with what is owned, turns a part round, or names what to buy', () => {
     const solved = find('connector-family', built('handheld-uhf', ['beam']))!
-    expect(solved.wayOut).toContain('None of your adapters joins them. Get an adapter from SMA male to N male')
+    expect(solved.wayOut).toContain(
+      'None of your adapters joins them. Get an adapter from SMA male to N male',
+    )
     const bnc = find('connector-family', built('handheld-uhf', ['telescopic']), { txMHz: 460 })!
     expect(bnc.mend).toMatchObject({ kind: 'insert adapters', at: 0, steps: [{ partId: 'sma-bnc', flipped: false }] }) // prettier-ignore
     const turned = find('connector-gender', built('handheld-uhf', ['turned thin-lead', 'long-whip']))!
@@ -52,12 +55,16 @@ describe('what will not work, and the way out', () => {
   it('no ground plane; radials or a metal mount mend it', () => {
     const car = ['car-lead', 'roof-quarter']
     expect(codes(built('mobile-uhf', car, { mount: 'clamp' }), { powerW: 25 })).toContain('no-ground-plane')
-    expect(codes(built('mobile-uhf', car, { mount: 'magnet' }), { powerW: 25 })).not.toContain('no-ground-plane')
+    expect(codes(built('mobile-uhf', car, { mount: 'magnet' }), { powerW: 25 })).not.toContain(
+      'no-ground-plane',
+    )
     expect(codes(built('mobile-uhf', car, { alongIds: ['radials'] }), { powerW: 25 })).not.toContain('no-ground-plane') // prettier-ignore
     expect(codes(built('desk-uhf', ['turned sma-n', 'stub']), { powerW: 5 })).toContain('no-ground-plane')
   })
   it('a fixed antenna on a removable plan; no antenna; two; no radio; a second port that is not there', () => {
-    expect(codes(built('handheld-fixed', ['long-whip']), { txMHz: 446.1, powerW: 0.5 })).toContain('antenna-fixed')
+    expect(codes(built('handheld-fixed', ['long-whip']), { txMHz: 446.1, powerW: 0.5 })).toContain(
+      'antenna-fixed',
+    )
     expect(codes(built('handheld-fixed', []), { txMHz: 446.1, powerW: 0.5 })).toEqual([])
     expect(find('no-antenna', built('handheld-uhf', []))!.weight).toBe('harms')
     expect(codes(built('handheld-uhf', ['stub', 'long-whip']))).toContain('two-antennas')
@@ -67,7 +74,9 @@ describe('what will not work, and the way out', () => {
   })
   it('an SWR that endangers the radio, and one that a lossy lead hides', () => {
     const bad = (part: string) => kitWith(part, (x) => ({ ...x, spec: { ...x.spec, swr: [{ frequencyMHz: 460, swr: 5 }] } }) as PartOf<'antenna'>) // prettier-ignore
-    expect(find('swr-endangers', built('handheld-uhf', ['long-whip']), {}, bad('long-whip'))!.weight).toBe('harms')
+    expect(find('swr-endangers', built('handheld-uhf', ['long-whip']), {}, bad('long-whip'))!.weight).toBe(
+      'harms',
+    )
     const long = bad('collinear').map((p) => (p.id === 'lead-10-20' ? ({ ...p, spec: { ...p.spec, lengthM: 60 } } as Part) : p)) // prettier-ignore
     const hidden = find('swr-hidden', built('desk-uhf', ['lead-10-20', 'collinear']), { powerW: 25 }, long)!
     expect(hidden.message).toContain('hides a bad antenna')
@@ -83,16 +92,24 @@ describe('what will not work, and the way out', () => {
     expect(find('rule-power', built('handheld-vhf', ['vhf-rubber']), { txMHz: 152, powerW: 5 }, kit, 'Multi-use')!.mend).toEqual({ kind: 'set power', powerW: 1 }) // prettier-ignore
   })
   it('a lead that costs more than its antenna brings, with a better one', () => {
-    const p = find('lead-eats-gain', built('mobile-uhf', ['lead-5-20', 'turned n-uhf', 'collinear']), { powerW: 25 })!
+    const p = find('lead-eats-gain', built('mobile-uhf', ['lead-5-20', 'turned n-uhf', 'collinear']), {
+      powerW: 25,
+    })!
     expect(p.message).toMatch(/cost 8\.\d dB.*brings 5\.2 dB/)
     expect(p.wayOut).toContain('20 m of 6 mm foam coax')
   })
   it('a clamp that does not take the mast, a height it does not reach, a lead too short', () => {
-    const base = built('desk-uhf', ['lead-10-12', 'collinear'], { mount: 'clamp', mast: 'mast-8', wayInM: 10 })
+    const base = built('desk-uhf', ['lead-10-12', 'collinear'], {
+      mount: 'clamp',
+      mast: 'mast-8',
+      wayInM: 10,
+    })
     expect(find('lead-short', base, { powerW: 25, antennaHeightM: 8 })!.wayOut).toContain('18 m')
     expect(find('mast-height', base, { powerW: 25, antennaHeightM: 12 })!.mend).toEqual({ kind: 'set height', heightM: 8 }) // prettier-ignore
     const thick = kitWith('mast-8', (x) => ({ ...x, spec: { ...x.spec, tubeMm: 60 } }) as PartOf<'mast'>)
-    expect(find('clamp-misfit', base, { powerW: 25, antennaHeightM: 8 }, thick)!.wayOut).toContain('larger clamp')
+    expect(find('clamp-misfit', base, { powerW: 25, antennaHeightM: 8 }, thick)!.wayOut).toContain(
+      'larger clamp',
+    )
   })
   it('an antenna that is not set for the channel', () => {
     const vhf = (setting: number | null) => ({ ...built('handheld-vhf', []), ports: [{ items: [item('sma-gender'), item('sma-bnc'), item('telescopic', { setting })], mountId: null, mastId: null, polarisation: null }] }) // prettier-ignore
@@ -111,7 +128,9 @@ describe('what will not work, and the way out', () => {
     expect(find('ports-close', { ...two, spacingM: 0.05 }, { txMHz: 915, powerW: 1 })!.weight).toBe('costs')
     expect(codes({ ...two, spacingM: 0.5 }, { txMHz: 915, powerW: 1 })).not.toContain('ports-close')
     const long = kitWith('feeder', (x) => ({ ...x, spec: { ...x.spec, cableM: 100, drawA: 2 } }) as PartOf<'power feeder'>) // prettier-ignore
-    expect(codes(built('handheld-uhf', ['long-whip'], { alongIds: ['feeder'] }), {}, long)).toContain('feeder-drop')
+    expect(codes(built('handheld-uhf', ['long-whip'], { alongIds: ['feeder'] }), {}, long)).toContain(
+      'feeder-drop',
+    )
     expect(codes(built('handheld-uhf', ['long-whip'], { alongIds: ['feeder'] }))).not.toContain('feeder-drop')
   })
   it('a gain without a reference is asked about', () => {

@@ -47,7 +47,7 @@ export const checkJoints: KitCheck = ({ rig, port, portIndex, ownedAdapters, txM
 }
 
 function freeAdapters(
-  owned: readonly { part: (Parameters<typeof solveAdapters>[2])[number]['part']; free: number }[],
+  owned: readonly { part: Parameters<typeof solveAdapters>[2][number]['part']; free: number }[],
   inUse: readonly string[],
 ) {
   return owned.map(({ part, free }) => ({

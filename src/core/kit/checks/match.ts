@@ -17,7 +17,8 @@ export const checkMatch: KitCheck = ({ rig, tx, port }) => {
       weight: 'harms',
       where: rig.radio.name,
       message: `${rig.radio.name} would see an SWR of ${swrText(swrAtRadio)} at ${frequencyMHz} MHz; it bears ${swrText(limit)}. Reflected power can destroy the final stage.`,
-      wayOut: 'Lower the power, and mend the match first: sweep the antenna, look for its ground plane, its setting, its plug.',
+      wayOut:
+        'Lower the power, and mend the match first: sweep the antenna, look for its ground plane, its setting, its plug.',
       mend: null,
     })
   else if (swrAtAntenna !== null && swrAtAntenna > BAD && swrAtRadio < LOOKS_GOOD)
@@ -39,4 +40,4 @@ export const checkMatch: KitCheck = ({ rig, tx, port }) => {
       mend: null,
     })
   return problems
-} // prettier-ignore
+}

@@ -1,0 +1,195 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import {
+  compareRigs,
+  fairnessWords,
+  type Attribute,
+  type ComparisonRow,
+  type Fate,
+  type Part,
+} from '@/core/kit'
+import type { KitRig } from '@/data/rigs'
+import { Empty, LinkButton, PageHead, Refused, RigBadge } from '@/ui/shell'
+import { looksOf } from '@/ui/theme/palette'
+import { makeRigsSame } from '../rigs/actions'
+
+interface Props {
+  trialId: string
+  /** The rigs of the trial, or all of an end where the trial has none yet. */
+  ends: { title: string; rigs: KitRig[] }[]
+  ofTrial: boolean
+  parts: Part[]
+  letters: string[]
+}
+
+const FATES: Record<Fate, { words: string; color: string }> = {
+  same: { words: 'the same', color: 'var(--soft)' },
+  'the question': { words: 'the question', color: 'var(--accent)' },
+  'taken out': { words: 'evening takes it out', color: 'var(--ink)' },
+  'left in': { words: 'stays in', color: 'var(--bad)' },
+  'not known': { words: 'not known, stays in', color: 'var(--bad)' },
+}
+
+function Row({
+  row,
+  rigs,
+  onSame,
+}: {
+  row: ComparisonRow
+  rigs: KitRig[]
+  onSame: (likeId: string) => void
+}) {
+  const fate = FATES[row.fate]
+  const differs = row.fate !== 'same'
+  return (
+    <tr>
+      <th scope="row">{row.label}</th>
+      {row.values.map((value, i) => (
+        <td key={rigs[i]!.id}>
+          <Box sx={{ color: differs ? 'var(--ink)' : 'var(--soft)' }}>{value}</Box>
+          {differs && (
+            <Button
+              size="small"
+              sx={{ px: 0, minWidth: 0, fontSize: '0.84rem' }}
+              onClick={() => onSame(rigs[i]!.id)}
+              aria-label={`${row.label}: make all like ${rigs[i]!.letter}`}
+            >
+              Make all like {rigs[i]!.letter}
+            </Button>
+          )}
+        </td>
+      ))}
+      <td>
+        <Box sx={{ color: fate.color, fontWeight: differs ? 700 : 400 }}>{fate.words}</Box>
+        {differs && <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>{row.why}</Box>}
+      </td>
+    </tr>
+  )
+}
+
+function End({
+  title,
+  rigs,
+  parts,
+  letters,
+  onRefused,
+}: {
+  title: string
+  rigs: KitRig[]
+  parts: Part[]
+  letters: string[]
+  onRefused: (m: string | null) => void
+}) {
+  const rows = compareRigs(
+    rigs.map((rig) => ({ rig, assembly: rig.assembly, bandwidthKHz: rig.bandwidthKHz, mode: rig.mode })),
+    parts,
+  )
+  const { fair, words } = fairnessWords(rows)
+  const looks = looksOf(letters)
+  const same = async (attribute: Attribute, likeId: string) => {
+    const result = await makeRigsSame(
+      rigs.map((r) => r.id),
+      likeId,
+      attribute,
+    )
+    onRefused(result.ok ? null : result.message)
+  }
+  // What differs comes first; what is the same is there to be checked.
+  const ordered = [...rows.filter((r) => r.fate !== 'same'), ...rows.filter((r) => r.fate === 'same')]
+  return (
+    <Box component="section" aria-label={title} sx={{ mb: 4 }}>
+      <Typography variant="h2" component="h2">
+        {title}
+      </Typography>
+      <Typography
+        sx={{
+          fontSize: { md: '1.2rem' },
+          fontWeight: 700,
+          my: 1,
+          maxWidth: 900,
+          borderLeft: `6px solid ${fair ? 'var(--accent-fill)' : 'var(--bad)'}`,
+          pl: 1.5,
+        }}
+      >
+        {words}
+      </Typography>
+      <Box
+        sx={{ overflowX: 'auto' }}
+        tabIndex={0}
+        role="region"
+        aria-label={`${title}, everything that differs`}
+      >
+        <Box
+          component="table"
+          sx={{
+            borderCollapse: 'collapse',
+            minWidth: 260 + rigs.length * 190,
+            '& th, & td': {
+              textAlign: 'left',
+              verticalAlign: 'top',
+              borderTop: '1px solid var(--rule)',
+              py: 1,
+              pr: 2.5,
+            },
+            '& tbody th': { fontWeight: 400, color: 'var(--soft)', width: 150 },
+          }}
+        >
+          <thead>
+            <tr>
+              <td />
+              {rigs.map((r) => (
+                <th key={r.id} scope="col">
+                  <RigBadge letter={r.letter} index={looks[letters.indexOf(r.letter)]!} size={22} /> {r.name}
+                </th>
+              ))}
+              <th scope="col">What becomes of it</th>
+            </tr>
+          </thead>
+          <tbody>
+            {ordered.map((row) => (
+              <Row key={row.attribute} row={row} rigs={rigs} onSame={(id) => void same(row.attribute, id)} />
+            ))}
+          </tbody>
+        </Box>
+      </Box>
+    </Box>
+  )
+}
+
+/** Whether the comparison is even: everything that differs between the rigs, and what becomes of it. */
+export function ComparePlace({ trialId, ends, ofTrial, parts, letters }: Props) {
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const shown = ends.filter((e) => e.rigs.length > 1)
+  return (
+    <>
+      <PageHead
+        title="What differs"
+        lead={
+          ofTrial
+            ? 'Between the rigs of this trial, end by end. Evening takes out what is known; the rest stays in the result.'
+            : 'This trial has no links yet, so all rigs of each end are shown. Choose what is compared under Plan.'
+        }
+      />
+      {refusal && <Refused title="Nothing was changed" problems={[{ where: 'Rigs', message: refusal }]} />}
+      {shown.length === 0 && (
+        <Empty
+          title="One rig is nothing to compare"
+          action={
+            <LinkButton variant="contained" href={`/trials/${trialId}/kit`}>
+              To the rigs
+            </LinkButton>
+          }
+        >
+          Add a second rig at one end, or take a variant of the first: the same but for what is asked about.
+        </Empty>
+      )}
+      {shown.map((e) => (
+        <End key={e.title} {...e} parts={parts} letters={letters} onRefused={setRefusal} />
+      ))}
+    </>
+  )
+}

@@ -1,0 +1,174 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import TextField from '@mui/material/TextField'
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
+import Typography from '@mui/material/Typography'
+import { useMemo, useState } from 'react'
+import { hoursText, packingList, type PackingLine, type Part } from '@/core/kit'
+import type { KitRig } from '@/data/rigs'
+import type { PackingState } from '@/data/schema'
+import { PageHead } from '@/ui/shell'
+import { storePacking } from './actions'
+import { batteriesFor, TRIAL_DUTY } from './batteries'
+
+interface Props {
+  trialId: string
+  trialName: string
+  base: KitRig[]
+  out: KitRig[]
+  parts: Part[]
+  /** By the plan: its checks, its way. */
+  plannedHours: number
+  state: PackingState | null
+}
+
+const GROUPS: PackingLine['group'][] = ['Radios and antennas', 'Leads and adapters', 'Mounts and masts', 'Power', 'Tools', 'Paper and the rest'] // prettier-ignore
+
+/** The list of everything to bring for a trial, to tick off and to print. */
+export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, state }: Props) {
+  const [packing, setPacking] = useState<PackingState>(
+    state ?? { use: 'in turn', hours: null, temperatureC: 10, ticked: [] },
+  )
+  const [hoursTyped, setHoursText] = useState(String(packing.hours ?? Number(plannedHours.toFixed(1))))
+  const hours = packing.hours ?? plannedHours
+  const change = (next: Partial<PackingState>) => {
+    const all = { ...packing, ...next }
+    setPacking(all)
+    void storePacking(trialId, all)
+  }
+  const lines = useMemo(
+    () =>
+      packingList({
+        rigs: [
+          ...base.map((r) => ({
+            letter: r.letter,
+            name: r.name,
+            end: 'base' as const,
+            assembly: r.assembly,
+          })),
+          ...out.map((r) => ({ letter: r.letter, name: r.name, end: 'out' as const, assembly: r.assembly })),
+        ],
+        parts,
+        use: packing.use,
+        batteries: batteriesFor([...base, ...out], parts, hours, packing.temperatureC),
+        plannedText: `for ${hoursText(hours)}`,
+      }),
+    [base, out, parts, packing.use, packing.temperatureC, hours],
+  )
+  const ticked = lines.filter((l) => packing.ticked.includes(l.id)).length
+  const toggle = (id: string) =>
+    change({
+      ticked: packing.ticked.includes(id) ? packing.ticked.filter((t) => t !== id) : [...packing.ticked, id],
+    })
+  const typedHours = (text: string) => {
+    setHoursText(text)
+    const n = Number(text.replace(',', '.'))
+    if (n > 0 && n <= 1000) change({ hours: n })
+  }
+  const typedTemperature = (text: string) => {
+    const n = Number(text)
+    if (text !== '' && n >= -60 && n <= 60) change({ temperatureC: n })
+  }
+  const badHours = !(Number(hoursTyped.replace(',', '.')) > 0)
+  return (
+    <>
+      <PageHead title="Packing" lead={`Everything to bring for “${trialName}”.`}>
+        <Box className="no-print" sx={{ display: 'flex', gap: 1 }}>
+          <Button variant="contained" onClick={() => window.print()}>
+            Print the list
+          </Button>
+          <Button onClick={() => change({ ticked: [] })} disabled={ticked === 0}>
+            Untick all
+          </Button>
+        </Box>
+      </PageHead>
+      <Box
+        className="no-print"
+        sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 2, alignItems: 'flex-start' }}
+      >
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={packing.use}
+          onChange={(_, v: PackingState['use'] | null) => v && change({ use: v })}
+          aria-label="How the rigs are used"
+        >
+          <ToggleButton value="in turn">Rigs in turn</ToggleButton>
+          <ToggleButton value="at once">Rigs at once</ToggleButton>
+        </ToggleButtonGroup>
+        <TextField
+          label="Planned for, hours"
+          value={hoursTyped}
+          onChange={(e) => typedHours(e.target.value)}
+          error={badHours}
+          helperText={badHours ? 'A number above 0' : `${hoursText(plannedHours)} by the plan`}
+          sx={{ width: 170 }}
+        />
+        <TextField
+          label="Temperature, °C"
+          type="number"
+          defaultValue={packing.temperatureC}
+          onChange={(e) => typedTemperature(e.target.value)}
+          sx={{ width: 140 }}
+        />
+        <Box sx={{ ml: { md: 'auto' }, textAlign: 'right' }} role="status">
+          <Box sx={{ fontSize: '1.5rem', fontWeight: 700, lineHeight: 1.1 }}>
+            {ticked} of {lines.length}
+          </Box>
+          <Box sx={{ color: 'var(--soft)' }}>packed</Box>
+        </Box>
+      </Box>
+      <Box sx={{ columnCount: { xs: 1, md: 2 }, columnGap: 5 }}>
+        {GROUPS.map((group) => {
+          const of = lines.filter((l) => l.group === group)
+          if (of.length === 0) return null
+          return (
+            <Box key={group} component="section" aria-label={group} sx={{ breakInside: 'avoid', mb: 2.5 }}>
+              <Typography variant="h2" component="h2" sx={{ borderBottom: '2px solid var(--ink)' }}>
+                {group}
+              </Typography>
+              {of.map((l) => (
+                <FormControlLabel
+                  key={l.id}
+                  sx={{
+                    display: 'flex',
+                    mr: 0,
+                    borderBottom: '1px solid var(--rule)',
+                    alignItems: 'flex-start',
+                  }}
+                  control={<Checkbox checked={packing.ticked.includes(l.id)} onChange={() => toggle(l.id)} />}
+                  label={
+                    <Box sx={{ py: 0.75, lineHeight: 1.3 }}>
+                      <b>
+                        {l.count > 1 && `${l.count} × `}
+                        {l.name}
+                      </b>
+                      <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>{l.why}</Box>
+                      {l.short !== null && (
+                        <Box sx={{ color: 'var(--bad)', fontWeight: 700 }}>
+                          {l.short === 0 ? 'None is owned' : `Only ${l.short} owned`}: get {l.count - l.short}{' '}
+                          more
+                        </Box>
+                      )}
+                    </Box>
+                  }
+                />
+              ))}
+            </Box>
+          )
+        })}
+      </Box>
+      <Box sx={{ color: 'var(--soft)', maxWidth: 760 }}>
+        What two rigs of one end share is counted once when they are used in turn and twice when at once; base
+        and those out there always work at once. Batteries: {Math.round(100 * TRIAL_DUTY.transmitShare)} % of
+        the time transmitting, {Math.round(100 * TRIAL_DUTY.receiveShare)} % receiving. A figure at room
+        temperature is not one in the cold.
+      </Box>
+    </>
+  )
+}

@@ -1,0 +1,297 @@
+'use client'
+
+import {
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core'
+import { sortableKeyboardCoordinates } from '@dnd-kit/sortable'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import * as yup from 'yup'
+import {
+  cautionsOf,
+  moveItem,
+  partDifferences,
+  placeParts,
+  putPart,
+  receivingOf,
+  type Part,
+  type RuleSet,
+  type ServiceRule,
+} from '@/core/kit'
+import type { Units } from '@/core/units'
+import type { UnitRow } from '@/data/parts'
+import type { KitRig } from '@/data/rigs'
+import { LinkButton, PageHead, Refused, RigBadge } from '@/ui/shell'
+import { looksOf } from '@/ui/theme/palette'
+import { saveRig } from './actions'
+import { budgetColumns } from './budgetColumns'
+import { BudgetLine } from './BudgetLine'
+import { CautionList } from './CautionList'
+import { ChainDrawing } from './ChainDrawing'
+import { FactsFields } from './FactsFields'
+import { FigurePanel } from './FigurePanel'
+import { ItemTools } from './ItemTools'
+import { PartPalette } from './PartPalette'
+import { PoseFields } from './PoseFields'
+import { ProblemList } from './ProblemList'
+import { draftOf } from './rigDraft'
+import { rigSchema } from './rigSchema'
+import { assemblyOf, storedOf, typed, useRigDraft } from './useRigDraft'
+
+interface Props {
+  trialId: string
+  rig: KitRig | null
+  origin: KitRig | null
+  freeLetter: string
+  parts: Part[]
+  unitRows: UnitRow[]
+  service: ServiceRule | null
+  rules: RuleSet
+  cautionsRead: string[]
+  units: Units
+}
+
+const COLUMN = 136
+const LEFT = 44
+const SURROUNDINGS = 'rural'
+
+/** Builds a rig: its chain as a chain, its budget under it, what will not work beside it. */
+export function RigBuilder({
+  trialId,
+  rig,
+  origin,
+  freeLetter,
+  parts,
+  unitRows,
+  service,
+  rules,
+  cautionsRead,
+  units,
+}: Props) {
+  const router = useRouter()
+  const { draft, assessed, setFacts, setAssembly, mend } = useRigDraft(
+    draftOf(rig, freeLetter, units),
+    parts,
+    service,
+    units,
+  )
+  const [portIndex, setPort] = useState(0)
+  const [selected, setSelected] = useState<string | null>(null)
+  const [side, setSide] = useState<'transmit' | 'receive'>('transmit')
+  const [errors, setErrors] = useState<Record<string, string>>({})
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  )
+  const { facts } = draft
+  const assembly = assemblyOf(draft, units)
+  const at = Math.min(portIndex, assembly.ports.length - 1)
+  const placed = placeParts(assembly, parts)
+  const port = placed.ports[at]!
+  const home = `/trials/${trialId}/kit`
+
+  const put = (part: Part, place?: number) => {
+    setAssembly((a) => putPart(a, part, parts, at, place))
+    if (part.kind !== 'radio') return
+    const full = part.spec.powers.find((p) => p.powerW !== null)
+    const kind = part.spec.use === 'desk' || part.spec.use === 'data' ? 'base' : part.spec.use
+    setFacts({
+      ...(facts.powerW === '' && full ? { powerW: String(full.powerW) } : {}),
+      ...(rig === null ? { kind } : {}),
+    })
+  }
+  const onDragEnd = ({ active, over }: DragEndEvent) => {
+    if (!over) return
+    const place = port.items.findIndex((p) => p.item.key === over.id)
+    const id = String(active.id)
+    if (id.startsWith('part:')) {
+      const part = parts.find((p) => p.id === id.slice(5))
+      if (part) put(part, place === -1 ? undefined : place)
+    } else if (place !== -1) setAssembly((a) => moveItem(a, parts, at, id, place))
+  }
+  const save = async () => {
+    const stored = storedOf(draft, units)
+    try {
+      await rigSchema.validate(stored, { abortEarly: false })
+      setErrors({})
+    } catch (e) {
+      if (!(e instanceof yup.ValidationError)) throw e
+      const found = Object.fromEntries(
+        e.inner.map((i) => [i.path === 'antennaHeightM' ? 'antennaHeight' : i.path!, i.message]),
+      )
+      setErrors(found)
+      setRefusal(null)
+      return
+    }
+    const result = await saveRig(rig?.id ?? null, rig?.revision ?? 0, stored)
+    if (result.ok) router.push(home)
+    else setRefusal(result.message)
+  }
+  const budgets = assessed?.ports[at]
+  const receiving = budgets && placed.radio ? receivingOf(placed.radio.spec, budgets.rx, SURROUNDINGS) : null
+  const drawn =
+    budgets &&
+    (side === 'receive' && receiving
+      ? {
+          budget: budgetColumns(port, budgets.rx, receiving.atRadioDbm + receiving.raisedByNoiseDb),
+          end: 'has to arrive in the air',
+        }
+      : { budget: budgetColumns(port, budgets.tx), end: 'EIRP' })
+  const chosen = port.items.findIndex((p) => p.item.key === selected)
+  const changes = origin?.assembly ? partDifferences(origin.assembly, assembly, parts) : []
+  return (
+    <DndContext sensors={sensors} onDragEnd={onDragEnd} id="rig-builder">
+      <PageHead title={rig ? `Rig ${facts.letter}, ${facts.name || 'no name yet'}` : 'Build a rig'}>
+        <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
+          <RigBadge letter={facts.letter || '?'} index={looksOf([facts.letter || '?'])[0]!} size={34} />
+          <Button variant="contained" onClick={save}>
+            Save the rig
+          </Button>
+          <LinkButton href={home}>Leave it</LinkButton>
+        </Box>
+      </PageHead>
+      {origin && (
+        <Box sx={{ mb: 1.5, color: 'var(--soft)' }}>
+          Variant of{' '}
+          <b>
+            {origin.letter}, {origin.name}
+          </b>
+          {changes.length === 0
+            ? ': the same parts so far.'
+            : `: ${changes.map((c) => (c.only === 'first' ? `without ${c.name}` : `with ${c.name}`)).join(', ')}.`}
+        </Box>
+      )}
+      {refusal && <Refused title="Nothing was saved" problems={[{ where: 'Rig', message: refusal }]} />}
+      <FactsFields facts={facts} radio={placed.radio} units={units} errors={errors} onChange={setFacts} />
+      <Box sx={{ border: '1px solid var(--rule)', background: 'var(--raised)', mb: 2 }}>
+        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', px: 2, pt: 1.25, alignItems: 'center' }}>
+          <ToggleButtonGroup
+            exclusive
+            size="small"
+            value={side}
+            onChange={(_, v: typeof side | null) => v && setSide(v)}
+            aria-label="Direction of the budget"
+          >
+            <ToggleButton value="transmit">Transmitting</ToggleButton>
+            <ToggleButton value="receive" disabled={!receiving}>
+              Receiving
+            </ToggleButton>
+          </ToggleButtonGroup>
+          {assembly.ports.length > 1 && (
+            <ToggleButtonGroup
+              exclusive
+              size="small"
+              value={at}
+              onChange={(_, v: number | null) => v !== null && setPort(v)}
+              aria-label="Antenna port"
+            >
+              <ToggleButton value={0}>First port</ToggleButton>
+              <ToggleButton value={1}>Second port</ToggleButton>
+            </ToggleButtonGroup>
+          )}
+          <Box sx={{ ml: 'auto', color: 'var(--soft)', fontSize: '0.88rem' }}>
+            Solid: lost when matched. Hatched: lost to the mismatch. Yellow: gained.
+          </Box>
+        </Box>
+        <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Chain and budget">
+          <ChainDrawing
+            rig={placed}
+            port={port}
+            portIndex={at}
+            columnWidth={COLUMN}
+            left={LEFT}
+            selected={selected}
+            onSelect={setSelected}
+          />
+          {drawn ? (
+            <BudgetLine
+              budget={drawn.budget}
+              columnWidth={COLUMN}
+              left={LEFT}
+              endName={drawn.end}
+              label={`Budget ${side === 'transmit' ? 'transmitting' : 'receiving'}: ${drawn.budget.columns
+                .flat()
+                .map((s) => `${s.name} ${s.db.toFixed(1)} dB`)
+                .join(', ')}; ends at ${drawn.budget.endDbm.toFixed(1)} dBm`}
+            />
+          ) : (
+            <Box sx={{ px: 2, py: 3, color: 'var(--soft)' }}>
+              Type the channel, the power and the height, and the budget appears here.
+            </Box>
+          )}
+        </Box>
+        {chosen !== -1 && (
+          <ItemTools
+            placed={port.items[chosen]!}
+            index={chosen}
+            portIndex={at}
+            parts={parts}
+            units={unitRows}
+            onChange={setAssembly}
+            onGone={() => setSelected(null)}
+          />
+        )}
+      </Box>
+      {assessed && (
+        <CautionList
+          trialId={trialId}
+          cautions={cautionsOf(
+            placed,
+            {
+              powerW: typed(facts.powerW)!,
+              antennaHeightM: assessedHeight(storedOf(draft, units).antennaHeightM),
+            },
+            units,
+          )}
+          read={cautionsRead}
+        />
+      )}
+      <Box
+        sx={{
+          display: 'grid',
+          gap: 4,
+          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 5fr) minmax(0, 7fr)' },
+        }}
+      >
+        <PartPalette parts={parts} partsHref={`${home}/parts`} units={units} onPick={(p) => put(p)} />
+        <Box sx={{ display: 'grid', gap: 3, alignContent: 'start' }}>
+          {budgets && <ProblemList problems={budgets.problems} onMend={mend} />}
+          {assessed && (
+            <FigurePanel
+              assessed={assessed}
+              portIndex={at}
+              powerW={typed(facts.powerW)!}
+              rules={rules}
+              surroundings={SURROUNDINGS}
+              units={units}
+            />
+          )}
+          <PoseFields
+            rig={placed}
+            assembly={assembly}
+            portIndex={at}
+            facts={facts}
+            parts={parts}
+            unitRows={unitRows}
+            units={units}
+            errors={errors}
+            onFacts={setFacts}
+            onAssembly={setAssembly}
+          />
+        </Box>
+      </Box>
+    </DndContext>
+  )
+}
+
+const assessedHeight = (height: number | string) => (typeof height === 'number' ? height : 0)

@@ -1,0 +1,88 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { Units } from '@/core/units'
+import type { KitRig } from '@/data/rigs'
+import type { Done } from '@/data/refusal'
+import { Empty, LinkButton, PageHead, Refused } from '@/ui/shell'
+import { looksOf } from '@/ui/theme/palette'
+import { removeRig, takeVariant } from './actions'
+import { RigForm } from './RigForm'
+import { RigTable, type RigLine } from './RigTable'
+
+interface Props {
+  trialId: string
+  rigs: RigLine[]
+  freeLetter: string
+  units: Units
+}
+
+const isBaseKind = (r: KitRig) => r.kind === 'base' || r.kind === 'relay'
+
+/** Every rig there is, at the base and out there. */
+export function RigsPlace({ trialId, rigs, freeLetter, units }: Props) {
+  const router = useRouter()
+  const [form, setForm] = useState<{ rig: KitRig | null } | null>(null)
+  const [refusal, setRefusal] = useState<string | null>(null)
+  const told = async <T,>(action: Promise<Done<T>>): Promise<T | null> => {
+    const result = await action
+    setRefusal(result.ok ? null : result.message)
+    return result.ok ? result.value : null
+  }
+  const builder = (id: string) => `/trials/${trialId}/kit/rig/${id}`
+  const looks = looksOf(rigs.map((r) => r.rig.letter))
+  const table = {
+    trialId,
+    units,
+    look: (id: string) => looks[rigs.findIndex((r) => r.rig.id === id)] ?? 0,
+    nameOf: (id: string) => rigs.find((r) => r.rig.id === id)?.rig.letter ?? null,
+    builder,
+    onFigures: (rig: KitRig) => setForm({ rig }),
+    onVariant: async (rig: KitRig) => {
+      const id = await told(takeVariant(rig.id))
+      if (id) router.push(builder(id))
+    },
+    onDelete: (rig: KitRig) => void told(removeRig(rig.id)),
+  }
+  const add = (
+    <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+      <LinkButton variant="contained" href={builder('new')}>
+        Build a rig
+      </LinkButton>
+      <Button variant="outlined" onClick={() => setForm({ rig: null })}>
+        Enter figures only
+      </Button>
+    </Box>
+  )
+  return (
+    <>
+      <PageHead
+        title="Kit"
+        lead="One rig is one complete set-up at one end: radio, power, lead, antenna, height. What differs and is known is taken out of the comparison; what is not known is the question."
+      >
+        {rigs.length > 0 && !form && add}
+      </PageHead>
+      {refusal && <Refused title="Nothing was changed" problems={[{ where: 'Kit', message: refusal }]} />}
+      {form && (
+        <RigForm
+          key={form.rig?.id ?? 'new'}
+          rig={form.rig}
+          freeLetter={freeLetter}
+          units={units}
+          onDone={() => setForm(null)}
+        />
+      )}
+      {rigs.length === 0 && !form && (
+        <Empty title="No rigs yet" action={add}>
+          Begin with the rig at the base, then add those you want to compare out there. Two are enough. Built
+          of parts, a rig’s sums are made for you and what cannot work is said before you leave.
+        </Empty>
+      )}
+      <RigTable {...table} title="Out there" rigs={rigs.filter((r) => !isBaseKind(r.rig))} />
+      <RigTable {...table} title="At the base" rigs={rigs.filter((r) => isBaseKind(r.rig))} />
+    </>
+  )
+}

@@ -1,0 +1,128 @@
+'use client'
+
+import { useMemo, useState } from 'react'
+import {
+  applyMend,
+  assessRig,
+  isBuilt,
+  type AssessedRig,
+  type Assembly,
+  type Mend,
+  type Part,
+  type RigKind,
+  type ServiceRule,
+} from '@/core/kit'
+import { fromLength, toLength, type Units } from '@/core/units'
+
+/** What of a rig is typed, as it is typed. */
+export interface RigFacts {
+  letter: string
+  name: string
+  kind: RigKind
+  txMHz: string
+  rxMHz: string
+  bandwidthKHz: string
+  mode: string
+  powerW: string
+  antennaHeight: string
+  wayIn: string
+  spacing: string
+  azimuthDeg: string
+  tiltDeg: string
+  note: string
+}
+
+export interface RigDraft {
+  facts: RigFacts
+  assembly: Assembly
+}
+
+/** A number as typed; null where empty or none. */
+export function typed(text: string): number | null {
+  const t = text.trim().replace(',', '.')
+  if (t === '' || Number.isNaN(Number(t))) return null
+  return Number(t)
+}
+
+const length = (metres: number | null, units: Units) =>
+  metres === null ? '' : String(Number(toLength(metres, units).toFixed(2)))
+const metresOf = (text: string, units: Units) => {
+  const n = typed(text)
+  return n === null ? null : fromLength(n, units)
+}
+
+/** The assembly with the typed lengths and angles in it. */
+export function assemblyOf({ facts, assembly }: RigDraft, units: Units): Assembly {
+  return {
+    ...assembly,
+    wayInM: metresOf(facts.wayIn, units),
+    spacingM: metresOf(facts.spacing, units),
+    pose: { azimuthDeg: typed(facts.azimuthDeg), tiltDeg: typed(facts.tiltDeg) },
+  }
+}
+
+/** What is sent to be stored. */
+export function storedOf(draft: RigDraft, units: Units) {
+  const { facts } = draft
+  const height = metresOf(facts.antennaHeight, units)
+  return {
+    letter: facts.letter,
+    name: facts.name,
+    kind: facts.kind,
+    txMHz: facts.txMHz,
+    rxMHz: facts.rxMHz,
+    bandwidthKHz: facts.bandwidthKHz,
+    mode: facts.mode,
+    powerW: facts.powerW,
+    antennaHeightM: height ?? facts.antennaHeight,
+    note: facts.note,
+    assembly: isBuilt(draft.assembly) ? assemblyOf(draft, units) : null,
+  }
+}
+
+/** The draft of a rig with its sums and problems, made anew at every change. */
+export function useRigDraft(
+  initial: RigDraft,
+  parts: readonly Part[],
+  service: ServiceRule | null,
+  units: Units,
+) {
+  const [draft, setDraft] = useState(initial)
+  const { facts } = draft
+  const assessed = useMemo((): AssessedRig | null => {
+    const [txMHz, powerW, height] = [
+      typed(facts.txMHz),
+      typed(facts.powerW),
+      metresOf(facts.antennaHeight, units),
+    ]
+    if (!txMHz || !powerW || !height || txMHz <= 0 || powerW <= 0 || height <= 0) return null
+    const rxMHz = typed(facts.rxMHz)
+    return assessRig(
+      assemblyOf(draft, units),
+      { txMHz, rxMHz: rxMHz !== null && rxMHz > 0 ? rxMHz : null, powerW, antennaHeightM: height },
+      parts,
+      service,
+    )
+  }, [draft, facts, parts, service, units])
+  return {
+    draft,
+    assessed,
+    setFacts: (change: Partial<RigFacts>) => setDraft((d) => ({ ...d, facts: { ...d.facts, ...change } })),
+    setAssembly: (change: (a: Assembly) => Assembly) =>
+      setDraft((d) => ({ ...d, assembly: change(d.assembly) })),
+    mend: (m: Mend) =>
+      setDraft((d) => {
+        const made = applyMend(d.assembly, m)
+        return {
+          assembly: made.assembly,
+          facts: {
+            ...d.facts,
+            ...(made.powerW === undefined ? {} : { powerW: String(made.powerW) }),
+            ...(made.antennaHeightM === undefined
+              ? {}
+              : { antennaHeight: length(made.antennaHeightM, units) }),
+          },
+        }
+      }),
+  }
+}

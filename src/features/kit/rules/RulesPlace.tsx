@@ -1,0 +1,179 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import type { Problem } from '@/core/formats/problem'
+import { wattText, writeRuleSet, type ServiceRule } from '@/core/kit'
+import { heightText, type Units } from '@/core/units'
+import type { ChosenService } from '@/data/schema'
+import type { RuleSetRow } from '@/data/ruleSets'
+import { FileDrop } from '@/ui/fields/FileDrop'
+import { PageHead, Refused } from '@/ui/shell'
+import { downloadText } from '@/ui/fields/downloadText'
+import { chooseService, copyRuleSet, importRuleSet, removeRuleSet, restoreExamples } from './actions'
+import { RuleSetForm } from './RuleSetForm'
+
+interface Props {
+  trialId: string
+  rows: RuleSetRow[]
+  chosen: ChosenService | null
+  units: Units
+}
+
+function limits(s: ServiceRule, units: Units): string {
+  return (
+    [
+      s.maxPowerW !== null && `power to ${wattText(s.maxPowerW)}`,
+      s.maxErpW !== null && `ERP to ${wattText(s.maxErpW)}`,
+      s.maxAntennaHeightM !== null && `antenna to ${heightText(s.maxAntennaHeightM, units)}`,
+      !s.externalAntenna && 'only its own antenna',
+    ]
+      .filter(Boolean)
+      .join(', ') || 'no limit entered'
+  )
+}
+
+/** The rules that a trial keeps to: chosen, edited, taken in and given out. */
+export function RulesPlace({ trialId, rows, chosen, units }: Props) {
+  const [problems, setProblems] = useState<Problem[]>([])
+  const [editing, setEditing] = useState<string | null>(null)
+  const key = (c: ChosenService | null) => (c ? `${c.ruleSetId}|${c.service}` : '')
+  const say = (message: string) => setProblems([{ code: 'rules', where: 'Rules', message }])
+  const choose = async (value: string) => {
+    const [ruleSetId, ...service] = value.split('|')
+    const result = await chooseService(
+      trialId,
+      value ? { ruleSetId: ruleSetId!, service: service.join('|') } : null,
+    )
+    if (result.ok) setProblems([])
+    else say(result.message)
+  }
+  const take = async ([file]: { name: string; text: string }[]) => {
+    if (!file) return
+    const result = await importRuleSet(file.text)
+    setProblems(result.ok ? [] : result.problems.map((p) => ({ ...p, where: `${file.name}, ${p.where}` })))
+  }
+  const known = rows.some(
+    (r) => r.id === chosen?.ruleSetId && r.body.services.some((s) => s.name === chosen.service),
+  )
+  return (
+    <>
+      <PageHead
+        title="Rules"
+        lead="What the radio service allows. Rigs of this trial are held against the one chosen. Those that ship are examples to edit, not legal advice: the regulator of your own region decides."
+      />
+      <TextField
+        select
+        label="This trial keeps to"
+        value={known ? key(chosen) : ''}
+        onChange={(e) => void choose(e.target.value)}
+        sx={{ minWidth: { xs: '100%', sm: 460 }, mb: 2 }}
+      >
+        <MenuItem value="">no rules</MenuItem>
+        {rows.flatMap((r) =>
+          r.body.services.map((s) => (
+            <MenuItem key={`${r.id}|${s.name}`} value={`${r.id}|${s.name}`}>
+              {s.name} ({r.body.name})
+            </MenuItem>
+          )),
+        )}
+      </TextField>
+      {problems.length > 0 && <Refused title="Nothing was changed" problems={problems} />}
+      {rows.map((row) => (
+        <Box
+          component="section"
+          key={row.id}
+          aria-label={row.body.name}
+          sx={{ borderTop: '2px solid var(--ink)', pt: 1, mb: 3 }}
+        >
+          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+            <Typography variant="h2" component="h2" sx={{ mr: 'auto' }}>
+              {row.body.name}
+            </Typography>
+            <Button
+              size="small"
+              onClick={() => setEditing(editing === row.id ? null : row.id)}
+              aria-label={`Change ${row.body.name}`}
+            >
+              Change
+            </Button>
+            <Button
+              size="small"
+              aria-label={`Copy ${row.body.name}`}
+              onClick={async () => {
+                const r = await copyRuleSet(row.id)
+                if (!r.ok) say(r.message)
+              }}
+            >
+              Copy
+            </Button>
+            <Button
+              size="small"
+              aria-label={`Save ${row.body.name} as a file`}
+              onClick={() =>
+                downloadText(
+                  `${row.body.name.replace(/[^\p{L}\d]+/gu, '-')}.json`,
+                  writeRuleSet(row.body),
+                  'application/json',
+                )
+              }
+            >
+              As a file
+            </Button>
+            <Button
+              size="small"
+              aria-label={`Delete ${row.body.name}`}
+              onClick={async () => {
+                const r = await removeRuleSet(row.id)
+                if (r.ok) setProblems([])
+                else say(r.message)
+              }}
+            >
+              Delete
+            </Button>
+          </Box>
+          {row.body.note && <Box sx={{ color: 'var(--soft)' }}>{row.body.note}</Box>}
+          {editing === row.id ? (
+            <RuleSetForm
+              key={`${row.id} ${row.revision}`}
+              id={row.id}
+              revision={row.revision}
+              rules={row.body}
+              onDone={() => setEditing(null)}
+            />
+          ) : (
+            <Box
+              component="ul"
+              sx={{ m: 0, mt: 1, pl: 0, listStyle: 'none', columnCount: { xs: 1, md: 2 }, columnGap: 5 }}
+            >
+              {row.body.services.map((s) => (
+                <Box component="li" key={s.name} sx={{ breakInside: 'avoid', py: 0.5 }}>
+                  <b>{s.name}</b>
+                  <Box sx={{ color: 'var(--soft)', fontSize: '0.9rem' }}>
+                    {s.fromMHz} to {s.toMHz} MHz: {limits(s, units)}
+                  </Box>
+                </Box>
+              ))}
+            </Box>
+          )}
+        </Box>
+      ))}
+      {rows.length === 0 && (
+        <Button variant="outlined" onClick={() => void restoreExamples()} sx={{ mb: 2 }}>
+          Put the examples back
+        </Button>
+      )}
+      <FileDrop
+        label="Take in rules from a file"
+        hint="JSON as it was saved here."
+        accept=".json,application/json"
+        onFiles={(f) => void take(f)}
+        onTooLarge={(n) => say(`${n} is larger than 64 MB.`)}
+      />
+    </>
+  )
+}
