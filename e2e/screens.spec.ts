@@ -2,13 +2,15 @@ import { expect, test } from '@playwright/test'
 import { expectAxeClean, expectNoOverflow, openTrial } from './app'
 
 const STEPS = ['kit', 'ground', 'plan', 'field', 'findings']
+const SUMS = ['db', 'element', 'endurance', 'attenuator', 'people'].map((s) => `kit/sums?sum=${s}`)
+const SCREENS = [...STEPS, 'kit/rig/new', 'kit/parts', 'kit/compare', 'kit/pack', 'kit/rules', ...SUMS]
 
 test('every main screen is axe clean, in light and in dark', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(300_000)
   const trial = await openTrial(page, 'Short or long')
   for (const colorScheme of ['light', 'dark'] as const) {
     await page.emulateMedia({ colorScheme })
-    for (const path of ['/', '/import', ...STEPS.map((s) => `${trial}/${s}`)]) {
+    for (const path of ['/', '/import', ...SCREENS.map((s) => `${trial}/${s}`)]) {
       await page.goto(path)
       await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
       await expectAxeClean(page)
@@ -48,7 +50,7 @@ test('the field screen is axe clean by sun and by night, and fits a telephone wi
 test('nothing overflows at 360 px', async ({ page }) => {
   const trial = await openTrial(page, 'Short or long')
   await page.setViewportSize({ width: 360, height: 740 })
-  for (const path of ['/', '/import', ...STEPS.map((s) => `${trial}/${s}`)]) {
+  for (const path of ['/', '/import', ...SCREENS.map((s) => `${trial}/${s}`)]) {
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
     await page.waitForTimeout(300)

@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test'
 
 async function addRig(page: Page, rig: { name: string; kind?: string; power: string; height: string }) {
-  await page.getByRole('button', { name: 'Add a rig' }).click()
+  await page.getByRole('button', { name: 'Enter figures only' }).click()
   const form = page.locator('form')
   await form.getByLabel('Name').fill(rig.name)
   if (rig.kind) {

@@ -3,9 +3,11 @@ import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSy
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { EMPTY_ASSEMBLY, EMPTY_PORT, EXAMPLE_PARTS, type NewPart } from '@/core/kit'
 import { dayOfFiles, guessColumns, guessScales, readCheckRows, readCsvTable, readKitJson } from '@/core/formats'
 import {
-  addLegToTrial, addRig, addTrial, appendEntries, checksHash, makeVariant, DatabaseRefused, deleteRig, deleteTrial, entriesOf,
+  addLegToTrial, addPaper, addPart, addRig, deletePart, deleteRuleSet, getPaper, listKitParts, listParts, listRuleSets, saveUnit,
+  serviceOf, setService, updatePart, updateRuleSet, addTrial, appendEntries, checksHash, makeVariant, DatabaseRefused, deleteRig, deleteTrial, entriesOf,
   freeLetter, importDay, importedBefore, listRigs, listRuns, listTrials, logOf, newId, openDatabase, openTrial, placeBase,
   planInputOf, planOf, removeLeg, savePlan, startRun, updateRig, type Db, type RigInput,
 } from '.' // prettier-ignore
@@ -92,6 +94,48 @@ describe('kit', () => {
     expect(updateRig(db, a, 1, rig('A', { powerW: 5 })).ok).toBe(true)
     expect(updateRig(db, a, 1, rig('A', { powerW: 9 }))).toMatchObject({ ok: false })
     expect(listRigs(db)[0]!.powerW).toBe(5)
+  })
+  it('a built rig takes its figures from its parts, a run keeps those it was begun with, and a used part stays', () => {
+    const ids = new Map(EXAMPLE_PARTS.map((e) => [e.id, addPart(db, e.part)]))
+    const chain = (parts: string[]) => parts.map((p, i) => ({ key: `${i}`, partId: ids.get(p)!, unitId: null, flipped: false, setting: null }))
+    const assembly = (radio: string, parts: string[]) => ({ ...EMPTY_ASSEMBLY, radioId: ids.get(radio)!, ports: [{ ...EMPTY_PORT, items: chain(parts) }] })
+    const base = id(addRig(db, rig('Z', { kind: 'base', powerW: 25, assembly: assembly('desk-uhf', ['lead-10-20', 'collinear']) })))
+    const out = id(addRig(db, rig('A', { assembly: assembly('handheld-uhf', ['att-10', 'long-whip']) })))
+    expect(listRigs(db).find((r) => r.id === out)).toMatchObject({ antennaGainDbi: null, attenuatorDb: expect.closeTo(10.17, 1) })
+    const trialId = addTrial(db, 'T', 'Q', 3)
+    savePlan(db, trialId, 1, { ...planInputOf(openTrial(db, trialId)!), links: [{ baseRigId: base, outRigId: out }] })
+    const runId = startRun(db, trialId, 'Run', planOf(openTrial(db, trialId)!), { note: '', fixedBeforehand: true, imported: false })
+    const lossOf = (links: { base: { leadLossDb: number | null } }[]) => links[0]!.base.leadLossDb!
+    const before = lossOf(openTrial(db, trialId)!.links)
+    const lead = listParts(db).find((p) => p.id === ids.get('lead-10-20'))!
+    expect(updatePart(db, lead.id, 1, { ...lead, spec: { ...lead.spec, lengthM: 40 } } as NewPart).ok).toBe(true)
+    expect(updatePart(db, lead.id, 1, lead as NewPart)).toMatchObject({ ok: false })
+    expect(lossOf(openTrial(db, trialId)!.links)).toBeGreaterThan(before + 1.5)
+    const frozen = listRuns(db, trialId).find((r) => r.id === runId)!.plan.links[0]!.base
+    expect(frozen.leadLossDb).toBeCloseTo(before, 9)
+    expect(frozen.budget!.map((s) => s.name)).toContain('Mast lead, 20 m low-loss 10 mm')
+    expect(deletePart(db, lead.id)).toMatchObject({ ok: false, message: expect.stringContaining('Z, Rig Z') })
+    expect(deletePart(db, ids.get('dipole')!).ok).toBe(true)
+  })
+  it('keeps units and papers with a part, and rule sets that a trial keeps to', () => {
+    const part = addPart(db, EXAMPLE_PARTS[0]!.part)
+    const unitId = id(saveUnit(db, null, part, { label: 'One', condition: 'good', notes: [] }))
+    expect(saveUnit(db, null, part, { label: 'One', condition: '', notes: [] })).toMatchObject({ ok: false })
+    expect(saveUnit(db, unitId, part, { label: 'One', condition: 'worn', notes: [] }).ok).toBe(true)
+    const paper = id(addPaper(db, part, { name: 'a.txt', type: 'text/plain', bytes: Buffer.from('hello') }))
+    expect(getPaper(db, paper)!.bytes.toString()).toBe('hello')
+    expect(addPaper(db, part, { name: 'big', type: 'text/plain', bytes: Buffer.alloc(9e6) })).toMatchObject({ ok: false })
+    expect(listKitParts(db)[0]).toMatchObject({ units: [{ condition: 'worn' }], papers: [{ name: 'a.txt' }], usedBy: [] })
+    expect(deletePart(db, part).ok).toBe(true)
+    expect(getPaper(db, paper)).toBeNull()
+    const trialId = addTrial(db, 'T', '', 1)
+    const rules = listRuleSets(db)[0]!
+    setService(db, trialId, { ruleSetId: rules.id, service: rules.body.services[0]!.name })
+    expect(serviceOf(db, openTrial(db, trialId)!.trial.service).service!.name).toBe(rules.body.services[0]!.name)
+    expect(deleteRuleSet(db, rules.id)).toMatchObject({ ok: false, message: expect.stringContaining('T keeps to') })
+    expect(updateRuleSet(db, rules.id, 9, rules.body)).toMatchObject({ ok: false })
+    setService(db, trialId, null)
+    expect(deleteRuleSet(db, rules.id).ok).toBe(true)
   })
   it('keeps a rig that a trial uses', () => {
     const { a } = trialWithRun()

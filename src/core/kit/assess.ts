@@ -1,3 +1,4 @@
+import type { Units } from '@/core/units'
 import { placeParts, type Assembly, type PlacedRig } from './assembly'
 import { budgetOf, type Budget } from './budget'
 import { problemsOf, type KitProblem } from './checks'
@@ -38,12 +39,14 @@ export function budgetsOf(placed: PlacedRig, settings: RigSettings): PortBudgets
 /**
  * Does all the sums of a rig and looks for all that will not work.
  * @param parts the whole kit; adapters in it are those that may be put in
+ * @param units what lengths in the messages are in
  */
 export function assessRig(
   assembly: Assembly,
   settings: RigSettings,
   parts: readonly Part[],
   service: ServiceRule | null,
+  units: Units = 'metric',
 ): AssessedRig {
   const placed = placeParts(assembly, parts)
   const { txMHz, powerW, antennaHeightM } = settings
@@ -52,7 +55,7 @@ export function assessRig(
   const ports = budgetsOf(placed, settings).map(({ tx, rx }, portIndex) => {
     const port = placed.ports[portIndex]!
     const at = { rig: placed, port, portIndex, txMHz, rxMHz, powerW, antennaHeightM, tx, rx, ownedAdapters }
-    return { tx, rx, problems: problemsOf({ ...at, service }) }
+    return { tx, rx, problems: problemsOf({ ...at, service, units }) }
   })
   return { placed, ports }
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { eirpDbm, mismatchLossDb } from '@/core/rf'
+import { knownDifferences, type Rig } from './rig'
 import { budgetFigures, budgetsOf, figuresOfAssembly, placeParts, receivingOf, receivingFigure, antennaSwr, lineOf, settingFor, startSpec } from '.' // prettier-ignore
 import { built, item, kit, kitWith } from './testKit'
 import type { PartOf } from './part'
@@ -37,6 +38,19 @@ describe('budgetOf', () => {
     const figures = figuresOfAssembly(base, { ...at, txMHz: 450, rxMHz: 460 }, parts)
     expect(figures.atRx!.leadLossDb).toBeCloseTo(rx.lossDb, 9)
     expect(figures.leadLossDb).toBeCloseTo(tx.lossDb, 9)
+  })
+  it('a difference known at one frequency is taken out of the direction that uses it', () => {
+    const split = { ...at, txMHz: 450, rxMHz: 460 }
+    const parts = kitWith('collinear', (p) => ({ ...p, spec: { ...p.spec, swr: [{ frequencyMHz: 450, swr: 1 }, { frequencyMHz: 460, swr: 3 }] } }) as PartOf<'antenna'>) // prettier-ignore
+    const rigAt = (id: string, chain: string[]): Rig => ({ id, letter: id, name: id, kind: 'base', ...split, ...figuresOfAssembly(built('desk-uhf', chain), split, parts) }) // prettier-ignore
+    const out = rigAt('o', ['lead-10-20', 'beam'])
+    const link = (b: Rig) => ({ id: b.id, letter: b.letter, name: b.name, base: b, out })
+    const [a, b] = [link(rigAt('a', ['lead-10-12', 'collinear'])), link(rigAt('b', ['lead-10-12', 'beam']))]
+    const lead = (d: 'to base' | 'from base') =>
+      knownDifferences(a, b, d).find((k) => k.what === 'lead loss')!.db
+    // The base receives at 460, where its collinear stands at SWR 3, and sends at 450, where it is matched.
+    expect(lead('to base')).toBeLessThan(-1)
+    expect(lead('from base')).toBeGreaterThan(0)
   })
   it('a claimed gain is shown and never known; a body is a setting of its mount', () => {
     const { tx } = budget(built('handheld-uhf', ['long-whip'], { mount: 'at-chest' }), kit, {

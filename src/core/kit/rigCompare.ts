@@ -1,5 +1,6 @@
 import { isBuilt, partIdsOf, placeParts, type Assembly } from './assembly'
 import { polarisationLossDb } from '@/core/rf'
+import { heightText, type Units } from '@/core/units'
 import type { Part, PartOf, Polarisation } from './part'
 import { dbText, wattText } from './trace'
 import type { Rig } from './rig'
@@ -63,8 +64,12 @@ const WHY: Record<Attribute, string> = {
 const CROSS_POLAR_DB = 20
 
 /** Everything by which rigs of one end differ or agree, and what becomes of it. */
-export function compareRigs(rigs: readonly ComparedRig[], parts: readonly Part[]): ComparisonRow[] {
-  const described = rigs.map((r) => describe(r, parts))
+export function compareRigs(
+  rigs: readonly ComparedRig[],
+  parts: readonly Part[],
+  units: Units = 'metric',
+): ComparisonRow[] {
+  const described = rigs.map((r) => describe(r, parts, units))
   return ATTRIBUTES.map((attribute) => {
     const values = described.map((d) => d[attribute])
     const same = values.every((v) => v === values[0])
@@ -74,13 +79,17 @@ export function compareRigs(rigs: readonly ComparedRig[], parts: readonly Part[]
 
 type Description = Record<Attribute, string> & { pol: Polarisation | null }
 
-function describe({ rig, assembly, bandwidthKHz, mode }: ComparedRig, parts: readonly Part[]): Description {
+function describe(
+  { rig, assembly, bandwidthKHz, mode }: ComparedRig,
+  parts: readonly Part[],
+  units: Units,
+): Description {
   const channel = `${rig.txMHz} MHz${rig.rxMHz !== null && rig.rxMHz !== rig.txMHz ? `, hears ${rig.rxMHz}` : ''}`
   const loss = rig.leadLossDb === null ? 'not known' : dbText(rig.leadLossDb)
   const known = {
     power: wattText(rig.powerW),
     attenuator: dbText(rig.attenuatorDb),
-    height: `${rig.antennaHeightM} m`,
+    height: heightText(rig.antennaHeightM, units),
     channel,
     mode: `${mode}${bandwidthKHz === null ? '' : `, ${bandwidthKHz} kHz`}`,
   }

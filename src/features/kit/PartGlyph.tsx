@@ -20,7 +20,18 @@ const DRAWINGS: Record<PartKind, string> = {
   other: 'M12 16h32v20H12z M20 16v-6h16v6 M12 24h32',
 }
 
-export function PartGlyph({ kind, size = 56 }: { kind: PartKind; size?: number }) {
+/** A radio that stands on something is a box with a dial. */
+const STANDING_RADIO = 'M6 14h44v24H6z M12 20h16v8H12z M42 24a4 4 0 1 0 .1 0 M12 33h16 M44 14v-6'
+
+export function PartGlyph({
+  kind,
+  standing = false,
+  size = 56,
+}: {
+  kind: PartKind
+  standing?: boolean
+  size?: number
+}) {
   return (
     <svg
       width={size}
@@ -30,7 +41,7 @@ export function PartGlyph({ kind, size = 56 }: { kind: PartKind; size?: number }
       style={{ flexShrink: 0 }}
     >
       <path
-        d={DRAWINGS[kind]}
+        d={kind === 'radio' && standing ? STANDING_RADIO : DRAWINGS[kind]}
         fill="none"
         stroke="currentColor"
         strokeWidth="2.2"

@@ -30,6 +30,7 @@ export function FormField<T extends FieldValues>({ control, name, unit, helperTe
             ...(unit && !rest.select
               ? { input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } }
               : {}),
+            ...(unit ? { inputLabel: { shrink: true } } : {}),
             htmlInput: { inputMode: unit ? 'decimal' : undefined },
           }}
         />

@@ -22,6 +22,7 @@ export function NumberBox({ value, unit, problem, onChange, helperText, ...rest 
       helperText={problem ?? helperText}
       slotProps={{
         ...(unit ? { input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } } : {}),
+        ...(unit ? { inputLabel: { shrink: true } } : {}),
         htmlInput: { inputMode: 'decimal' },
       }}
     />

@@ -11,7 +11,7 @@ import { LaneDrawing } from './LaneDrawing'
 import { axisPlace, axisTicks, type AxisScale, type Post, type StripModel } from './model'
 import { StripKey } from './StripKey'
 import { StripTable } from './StripTable'
-import { useWidth } from './useWidth'
+import { useWidth } from '@/ui/shell/useWidth'
 
 const LANE = 130
 const FOOT = 40

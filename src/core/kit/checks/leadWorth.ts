@@ -1,9 +1,10 @@
 import { connectorPairLossDb, matchedLossDb, TYPICAL_LINES } from '@/core/rf'
+import { heightText } from '@/core/units'
 import { dbText } from '../trace'
 import type { KitCheck } from './problem'
 
 /** A rig whose lead costs more than its antenna brings. */
-export const checkLeadWorth: KitCheck = ({ port, tx }) => {
+export const checkLeadWorth: KitCheck = ({ port, tx, units }) => {
   const leads = port.items.flatMap((p) => (p.part.kind === 'lead' ? [p.part] : []))
   if (leads.length === 0 || tx.gainDbi === null || tx.lossDb <= Math.max(tx.gainDbi, 0.5)) return []
   const lengthM = leads.reduce((s, l) => s + l.spec.lengthM, 0)
@@ -18,7 +19,7 @@ export const checkLeadWorth: KitCheck = ({ port, tx }) => {
       where: leads.map((l) => l.name).join(', '),
       message: `Lead and match cost ${dbText(tx.lossDb)}; the antenna brings ${dbText(tx.gainDbi)}. What is left is less than a plain antenna without a lead.`,
       wayOut: better
-        ? `${Number(lengthM.toFixed(1))} m of ${better.name} would cost ${dbText(better.db)}; or make the lead shorter.`
+        ? `${heightText(lengthM, units)} of ${better.name} would cost ${dbText(better.db)}; or make the lead shorter.`
         : 'Make the lead shorter, or bring the radio to the antenna.',
       mend: null,
     },

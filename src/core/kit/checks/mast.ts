@@ -1,8 +1,11 @@
+import { heightText, shownUnit, toShown } from '@/core/units'
 import type { KitCheck, KitProblem } from './problem'
 
 /** A clamp that does not take the mast, a height it does not reach, a lead too short for mast and way in. */
-export const checkMast: KitCheck = ({ rig, port, antennaHeightM }) => {
+export const checkMast: KitCheck = ({ rig, port, antennaHeightM, units }) => {
   const problems: KitProblem[] = []
+  const long = (metres: number) => heightText(metres, units)
+  const tube = (mm: number) => `${toShown(mm, 'mm', units)} ${shownUnit('mm', units)}`
   const { mast, mount } = port
   if (!mast) return problems
   const { lowestM, highestM, tubeMm } = mast.spec
@@ -13,7 +16,7 @@ export const checkMast: KitCheck = ({ rig, port, antennaHeightM }) => {
         code: 'clamp-misfit',
         weight: 'stops',
         where: `${mount.name} on ${mast.name}`,
-        message: `The clamp takes tubes of ${tubeFromMm} to ${tubeToMm} mm; the mast’s is ${tubeMm} mm.`,
+        message: `The clamp takes tubes of ${tube(tubeFromMm)} to ${tube(tubeToMm)}; the mast’s is ${tube(tubeMm)}.`,
         wayOut:
           tubeMm < tubeFromMm
             ? 'Take a smaller clamp, or sleeve the tube up to size.'
@@ -34,8 +37,8 @@ export const checkMast: KitCheck = ({ rig, port, antennaHeightM }) => {
       code: 'mast-height',
       weight: 'stops',
       where: mast.name,
-      message: `It stands ${lowestM} to ${highestM} m high; the antenna is to be at ${antennaHeightM} m.`,
-      wayOut: `Choose a height of ${lowestM} to ${highestM} m.`,
+      message: `It stands ${long(lowestM)} to ${long(highestM)} high; the antenna is to be at ${long(antennaHeightM)}.`,
+      wayOut: `Choose a height of ${long(lowestM)} to ${long(highestM)}.`,
       mend: { kind: 'set height', heightM: antennaHeightM < lowestM ? lowestM : highestM },
     })
   const lengthM = port.items.reduce((s, p) => s + (p.part.kind === 'lead' ? p.part.spec.lengthM : 0), 0)
@@ -46,8 +49,8 @@ export const checkMast: KitCheck = ({ rig, port, antennaHeightM }) => {
       code: 'lead-short',
       weight: 'stops',
       where: mast.name,
-      message: `From an antenna at ${antennaHeightM} m down and ${wayInM} m in to the radio are ${neededM} m; the leads make ${Number(lengthM.toFixed(1))} m.`,
-      wayOut: `Take a lead of at least ${Math.ceil(neededM)} m.`,
+      message: `From an antenna at ${long(antennaHeightM)} down and ${long(wayInM)} in to the radio are ${long(neededM)}; the leads make ${long(lengthM)}.`,
+      wayOut: `Take a lead of at least ${long(Math.ceil(neededM))}.`,
       mend: null,
     })
   return problems

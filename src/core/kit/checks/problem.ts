@@ -1,6 +1,7 @@
 import type { Budget } from '../budget'
 import type { PlacedPort, PlacedRig } from '../assembly'
 import type { OwnedAdapter, AdapterStep } from '../adapters'
+import type { Units } from '@/core/units'
 import type { ServiceRule } from '../ruleSet'
 
 /** Something that one tap can mend. */
@@ -37,6 +38,8 @@ export interface CheckedPort {
   rx: Budget
   ownedAdapters: OwnedAdapter[]
   service: ServiceRule | null
+  /** What lengths in the messages are in. */
+  units: Units
 }
 
 export type KitCheck = (port: CheckedPort) => KitProblem[]

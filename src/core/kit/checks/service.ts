@@ -1,9 +1,10 @@
 import { wattsOfDbm } from '@/core/rf'
+import { heightText } from '@/core/units'
 import { wattText } from '../trace'
 import type { KitCheck, KitProblem } from './problem'
 
 /** A rule of the service chosen for the trial that the rig does not meet. */
-export const checkService: KitCheck = ({ service, tx, txMHz, powerW, antennaHeightM, port, rig }) => {
+export const checkService: KitCheck = ({ service, tx, txMHz, powerW, antennaHeightM, port, rig, units }) => {
   if (!service) return []
   const problems: KitProblem[] = []
   const broken = (
@@ -44,8 +45,8 @@ export const checkService: KitCheck = ({ service, tx, txMHz, powerW, antennaHeig
   if (service.maxAntennaHeightM !== null && antennaHeightM > service.maxAntennaHeightM)
     broken(
       'rule-height',
-      `It allows an antenna at ${service.maxAntennaHeightM} m over the ground; this one stands at ${antennaHeightM} m.`,
-      `Lower it to ${service.maxAntennaHeightM} m.`,
+      `It allows an antenna at ${heightText(service.maxAntennaHeightM, units)} over the ground; this one stands at ${heightText(antennaHeightM, units)}.`,
+      `Lower it to ${heightText(service.maxAntennaHeightM, units)}.`,
       { kind: 'set height', heightM: service.maxAntennaHeightM },
     )
   if (!service.externalAntenna && port.items.length > 0)

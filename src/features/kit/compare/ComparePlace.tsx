@@ -12,6 +12,7 @@ import {
   type Fate,
   type Part,
 } from '@/core/kit'
+import type { Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
 import { Empty, LinkButton, PageHead, Refused, RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
@@ -24,6 +25,7 @@ interface Props {
   ofTrial: boolean
   parts: Part[]
   letters: string[]
+  units: Units
 }
 
 const FATES: Record<Fate, { words: string; color: string }> = {
@@ -51,7 +53,7 @@ function Row({
       {row.values.map((value, i) => (
         <td key={rigs[i]!.id}>
           <Box sx={{ color: differs ? 'var(--ink)' : 'var(--soft)' }}>{value}</Box>
-          {differs && (
+          {differs && row.fate !== 'the question' && (
             <Button
               size="small"
               sx={{ px: 0, minWidth: 0, fontSize: '0.84rem' }}
@@ -76,17 +78,20 @@ function End({
   rigs,
   parts,
   letters,
+  units,
   onRefused,
 }: {
   title: string
   rigs: KitRig[]
   parts: Part[]
   letters: string[]
+  units: Units
   onRefused: (m: string | null) => void
 }) {
   const rows = compareRigs(
     rigs.map((rig) => ({ rig, assembly: rig.assembly, bandwidthKHz: rig.bandwidthKHz, mode: rig.mode })),
     parts,
+    units,
   )
   const { fair, words } = fairnessWords(rows)
   const looks = looksOf(letters)
@@ -161,7 +166,7 @@ function End({
 }
 
 /** Whether the comparison is even: everything that differs between the rigs, and what becomes of it. */
-export function ComparePlace({ trialId, ends, ofTrial, parts, letters }: Props) {
+export function ComparePlace({ trialId, ends, ofTrial, parts, letters, units }: Props) {
   const [refusal, setRefusal] = useState<string | null>(null)
   const shown = ends.filter((e) => e.rigs.length > 1)
   return (
@@ -188,7 +193,7 @@ export function ComparePlace({ trialId, ends, ofTrial, parts, letters }: Props) 
         </Empty>
       )}
       {shown.map((e) => (
-        <End key={e.title} {...e} parts={parts} letters={letters} onRefused={setRefusal} />
+        <End key={e.title} {...e} parts={parts} letters={letters} units={units} onRefused={setRefusal} />
       ))}
     </>
   )

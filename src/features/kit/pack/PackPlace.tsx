@@ -138,10 +138,17 @@ export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, 
                   sx={{
                     display: 'flex',
                     mr: 0,
+                    ml: 0,
                     borderBottom: '1px solid var(--rule)',
                     alignItems: 'flex-start',
                   }}
-                  control={<Checkbox checked={packing.ticked.includes(l.id)} onChange={() => toggle(l.id)} />}
+                  control={
+                    <Checkbox
+                      sx={{ pl: 0 }}
+                      checked={packing.ticked.includes(l.id)}
+                      onChange={() => toggle(l.id)}
+                    />
+                  }
                   label={
                     <Box sx={{ py: 0.75, lineHeight: 1.3 }}>
                       <b>

@@ -8,10 +8,11 @@ import { useState } from 'react'
 import { PART_FIELDS, startSpec, type PartKind } from '@/core/kit'
 import { fromShown, shownUnit, toShown, type Units } from '@/core/units'
 import type { KitPart } from '@/data/parts'
+import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { Refused } from '@/ui/shell'
 import { KIND_NAMES } from '../partWords'
 import { savePart, type FieldErrors } from './actions'
-import { draftOfSpec, specOfDraft } from './specDraft'
+import { draftOfSpec, specOfDraft, turnDraft, turnNumber } from './specDraft'
 import { SpecFields } from './SpecFields'
 
 interface Props {
@@ -51,6 +52,13 @@ export function PartForm({ kind, part, units, onDone }: Props) {
       }),
     ),
   }))
+  useUnitsChange(units, (from, to) => {
+    setSpec((s) => turnDraft(kind, s, from, to))
+    setCommon((c) => ({
+      ...c,
+      ...Object.fromEntries(COMMON.map(({ name, unit }) => [name, turnNumber(c[name]!, unit, from, to)])),
+    }))
+  })
   const [errors, setErrors] = useState<FieldErrors>({})
   const [refusal, setRefusal] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)

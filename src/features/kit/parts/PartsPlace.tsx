@@ -47,7 +47,11 @@ function PartRow({
         background: chosen ? 'var(--raised)' : 'none',
       }}
     >
-      <PartGlyph kind={part.kind} size={38} />
+      <PartGlyph
+        kind={part.kind}
+        standing={part.kind === 'radio' && part.spec.use !== 'handheld'}
+        size={38}
+      />
       <Box sx={{ flex: 1, minWidth: 0, lineHeight: 1.3 }}>
         <b>{part.name}</b>
         {part.owned !== 1 && <span style={{ color: 'var(--soft)' }}> · {part.owned} of them</span>}

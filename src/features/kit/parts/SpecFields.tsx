@@ -126,6 +126,7 @@ function SpecField({
       onChange={(e) => onChange(e.target.value)}
       slotProps={{
         ...(unit ? { input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } } : {}),
+        ...(unit ? { inputLabel: { shrink: true } } : {}),
         htmlInput: { inputMode: field.type === 'number' ? 'decimal' : undefined },
       }}
     />

@@ -46,6 +46,24 @@ export function draftOfSpec(kind: PartKind, spec: object, units: Units): SpecDra
   )
 }
 
+/** What is typed in one system's units, in the other's. */
+export function turnDraft(kind: PartKind, draft: SpecDraft, from: Units, to: Units): SpecDraft {
+  const turned = PART_FIELDS[kind].flatMap((f) => {
+    const value = draft[f.name]
+    return f.type === 'number' && f.unit && typeof value === 'string'
+      ? [[f.name, turnNumber(value, f.unit, from, to)]]
+      : []
+  })
+  return { ...draft, ...Object.fromEntries(turned) }
+}
+
+/** A typed number in one system's unit, in the other's; what is no number stays. */
+export function turnNumber(text: string, unit: string, from: Units, to: Units): string {
+  return isNumber(text)
+    ? String(toShown(fromShown(Number(text.replace(',', '.')), unit, from), unit, to))
+    : text
+}
+
 const isNumber = (text: string) => text.trim() !== '' && !Number.isNaN(Number(text.replace(',', '.')))
 
 /** What the form sends to the border: lengths and weights metric again, all else as typed. */

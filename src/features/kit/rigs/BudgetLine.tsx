@@ -11,8 +11,12 @@ interface Props {
 }
 
 const HEIGHT = 214
+/** A step smaller than this is drawn and not labelled, dB. */
+const LEAST_LABEL = 0.05
 const [TOP, BOTTOM] = [26, 22]
 const BAR = 15
+/** Room at the right for where the budget ends. */
+export const BUDGET_RIGHT = 190
 
 function Step({ step, x, y, low }: { step: DrawnStep; x: number; y: (dbm: number) => number; low: number }) {
   const [y0, y1] = [y(step.fromDbm), y(step.toDbm)]
@@ -40,17 +44,19 @@ function Step({ step, x, y, low }: { step: DrawnStep; x: number; y: (dbm: number
           stroke="var(--ink)"
         />
       )}
-      <text
-        x={x}
-        y={rises ? top - 6 : below}
-        textAnchor="middle"
-        fontSize="13"
-        fontWeight="700"
-        fill="var(--ink)"
-      >
-        {step.db > 0 ? '+' : ''}
-        {dbText(step.db)}
-      </text>
+      {Math.abs(step.db) >= LEAST_LABEL && (
+        <text
+          x={x}
+          y={rises ? top - 6 : below}
+          textAnchor="middle"
+          fontSize="13"
+          fontWeight="700"
+          fill="var(--ink)"
+        >
+          {step.db > 0 ? '+' : ''}
+          {dbText(step.db)}
+        </text>
+      )}
     </g>
   )
 }
@@ -58,7 +64,7 @@ function Step({ step, x, y, low }: { step: DrawnStep; x: number; y: (dbm: number
 /** The budget as a falling and rising line under the chain, dB by dB. */
 export function BudgetLine({ budget, columnWidth, left, label, endName }: Props) {
   const { low, high } = levelSpan(budget)
-  const right = 150
+  const right = BUDGET_RIGHT
   const width = left + budget.columns.length * columnWidth + right
   const y = (dbm: number) => TOP + ((high - dbm) / (high - low)) * (HEIGHT - TOP - BOTTOM)
   const every = high - low > 40 ? 10 : 5

@@ -29,6 +29,7 @@ interface Props {
 
 interface TileProps {
   kind: PartKind
+  standing?: boolean
   name: string
   note?: string
   width: number
@@ -36,12 +37,12 @@ interface TileProps {
   missing?: boolean
 }
 
-function Tile({ kind, name, note, width, selected, missing }: TileProps) {
+function Tile({ kind, standing, name, note, width, selected, missing }: TileProps) {
   return (
     <Box
       sx={{
         width: width - 18,
-        height: 112,
+        height: 126,
         mx: '9px',
         px: 0.5,
         pt: 0.75,
@@ -55,7 +56,7 @@ function Tile({ kind, name, note, width, selected, missing }: TileProps) {
         overflow: 'hidden',
       }}
     >
-      <PartGlyph kind={kind} size={44} />
+      <PartGlyph kind={kind} standing={standing} size={width > 180 ? 62 : 44} />
       <Box
         sx={{
           fontSize: '0.84rem',
@@ -73,9 +74,10 @@ function Tile({ kind, name, note, width, selected, missing }: TileProps) {
           sx={{
             fontSize: '0.78rem',
             color: 'var(--soft)',
-            whiteSpace: 'nowrap',
+            display: '-webkit-box',
+            WebkitLineClamp: 2,
+            WebkitBoxOrient: 'vertical',
             overflow: 'hidden',
-            textOverflow: 'ellipsis',
           }}
         >
           {note}
@@ -209,6 +211,7 @@ export function ChainDrawing({ rig, port, portIndex, columnWidth, left, selected
         {rig.radio ? (
           <Tile
             kind="radio"
+            standing={rig.radio.spec.use !== 'handheld'}
             name={rig.radio.name}
             width={columnWidth}
             note={port.connector ? endText(port.connector) : undefined}

@@ -35,6 +35,7 @@ export function FactField({ name, unit, facts, errors, onChange, helperText, ...
       helperText={errors[name] ?? helperText}
       slotProps={{
         ...(unit ? { input: { endAdornment: <InputAdornment position="end">{unit}</InputAdornment> } } : {}),
+        ...(unit ? { inputLabel: { shrink: true } } : {}),
         htmlInput: { inputMode: unit ? 'decimal' : undefined },
       }}
     />
@@ -67,7 +68,7 @@ export function FactsFields({ facts, radio, units, errors, onChange }: Props) {
   const f = { facts, errors, onChange }
   const powers = radio?.spec.powers ?? []
   const measured = powers.filter((p) => p.powerW !== null)
-  const listed = measured.some((p) => String(p.powerW) === facts.powerW)
+  const listed = measured.some((p) => p.powerW === typed(facts.powerW))
   return (
     <Box sx={{ mb: 2 }}>
       <Box
@@ -94,7 +95,7 @@ export function FactsFields({ facts, radio, units, errors, onChange }: Props) {
         </TextField>
         <FactField {...f} name="txMHz" label="Transmits on" unit="MHz" />
         <FactField {...f} name="rxMHz" label="Receives on" unit="MHz" placeholder="the same" />
-        {measured.length > 0 && (listed || facts.powerW === '') ? (
+        {measured.length > 0 ? (
           <TextField
             select
             label="Power"
@@ -103,6 +104,9 @@ export function FactsFields({ facts, radio, units, errors, onChange }: Props) {
             error={Boolean(errors.powerW)}
             helperText={errors.powerW}
           >
+            {!listed && facts.powerW !== '' && (
+              <MenuItem value={facts.powerW}>{facts.powerW} W, not a setting of it</MenuItem>
+            )}
             {powers.map((p) =>
               p.powerW === null ? (
                 <MenuItem key={p.name} value={`? ${p.name}`} disabled>

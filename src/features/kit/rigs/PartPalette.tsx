@@ -40,7 +40,11 @@ function PaletteRow({ part, units, onPick }: { part: Part; units: Units; onPick:
         role={undefined}
         sx={{ cursor: 'grab', color: 'var(--soft)', touchAction: 'none' }}
       >
-        <PartGlyph kind={part.kind} size={34} />
+        <PartGlyph
+          kind={part.kind}
+          standing={part.kind === 'radio' && part.spec.use !== 'handheld'}
+          size={34}
+        />
       </Box>
       <Box sx={{ flex: 1, minWidth: 0, lineHeight: 1.25 }}>
         <Box sx={{ fontWeight: 700, fontSize: '0.92rem' }}>{part.name}</Box>

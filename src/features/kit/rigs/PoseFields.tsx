@@ -34,6 +34,9 @@ interface Props {
   onAssembly: (change: (a: Assembly) => Assembly) => void
 }
 
+/** A choice left empty shows what empty means. */
+const SAYS_EMPTY = { select: { displayEmpty: true }, inputLabel: { shrink: true } }
+
 const POLARISATIONS: Polarisation[] = ['vertical', 'horizontal', 'slant', 'circular']
 
 /** Mount, mast, pose, second port and what goes along. */
@@ -56,6 +59,7 @@ export function PoseFields({
   const pick = (key: 'mountId' | 'mastId', label: string, list: readonly Part[]) => (
     <TextField
       select
+      slotProps={SAYS_EMPTY}
       label={label}
       value={assembly.ports[portIndex]![key] ?? ''}
       onChange={(e) => on.onAssembly((a) => changePort(a, portIndex, { [key]: e.target.value || null }))}
@@ -86,13 +90,14 @@ export function PoseFields({
             flex: '1 1 300px',
             display: 'grid',
             gap: 1.5,
-            gridTemplateColumns: 'repeat(auto-fill, minmax(150px, 1fr))',
+            gridTemplateColumns: 'repeat(auto-fill, minmax(190px, 1fr))',
           }}
         >
           {pick('mountId', 'Mount', mounts)}
           {pick('mastId', 'Mast', masts)}
           <TextField
             select
+            slotProps={SAYS_EMPTY}
             label="Polarisation"
             value={assembly.ports[portIndex]!.polarisation ?? ''}
             onChange={(e) =>
@@ -118,6 +123,7 @@ export function PoseFields({
           {radioUnits.length > 0 && (
             <TextField
               select
+              slotProps={SAYS_EMPTY}
               label="Unit of the radio"
               value={assembly.radioUnitId ?? ''}
               onChange={(e) => on.onAssembly((a) => ({ ...a, radioUnitId: e.target.value || null }))}

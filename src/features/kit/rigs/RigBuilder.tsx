@@ -11,8 +11,6 @@ import {
 import { sortableKeyboardCoordinates } from '@dnd-kit/sortable'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import ToggleButton from '@mui/material/ToggleButton'
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import * as yup from 'yup'
@@ -22,30 +20,27 @@ import {
   partDifferences,
   placeParts,
   putPart,
-  receivingOf,
   type Part,
   type RuleSet,
   type ServiceRule,
 } from '@/core/kit'
+import type { Surroundings } from '@/core/rf'
 import type { Units } from '@/core/units'
 import type { UnitRow } from '@/data/parts'
 import type { KitRig } from '@/data/rigs'
 import { LinkButton, PageHead, Refused, RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { saveRig } from './actions'
-import { budgetColumns } from './budgetColumns'
-import { BudgetLine } from './BudgetLine'
 import { CautionList } from './CautionList'
-import { ChainDrawing } from './ChainDrawing'
+import { ChainPanel } from './ChainPanel'
 import { FactsFields } from './FactsFields'
 import { FigurePanel } from './FigurePanel'
-import { ItemTools } from './ItemTools'
 import { PartPalette } from './PartPalette'
 import { PoseFields } from './PoseFields'
 import { ProblemList } from './ProblemList'
 import { draftOf } from './rigDraft'
 import { rigSchema } from './rigSchema'
-import { assemblyOf, storedOf, typed, useRigDraft } from './useRigDraft'
+import { assemblyOf, storedOf, useRigDraft } from './useRigDraft'
 
 interface Props {
   trialId: string
@@ -59,10 +54,6 @@ interface Props {
   cautionsRead: string[]
   units: Units
 }
-
-const COLUMN = 136
-const LEFT = 44
-const SURROUNDINGS = 'rural'
 
 /** Builds a rig: its chain as a chain, its budget under it, what will not work beside it. */
 export function RigBuilder({
@@ -78,15 +69,14 @@ export function RigBuilder({
   units,
 }: Props) {
   const router = useRouter()
-  const { draft, assessed, setFacts, setAssembly, mend } = useRigDraft(
+  const { draft, settings, assessed, setFacts, setAssembly, mend } = useRigDraft(
     draftOf(rig, freeLetter, units),
     parts,
     service,
     units,
   )
   const [portIndex, setPort] = useState(0)
-  const [selected, setSelected] = useState<string | null>(null)
-  const [side, setSide] = useState<'transmit' | 'receive'>('transmit')
+  const [surroundings, setSurroundings] = useState<Surroundings>('rural')
   const [errors, setErrors] = useState<Record<string, string>>({})
   const [refusal, setRefusal] = useState<string | null>(null)
   const sensors = useSensors(
@@ -138,16 +128,6 @@ export function RigBuilder({
     else setRefusal(result.message)
   }
   const budgets = assessed?.ports[at]
-  const receiving = budgets && placed.radio ? receivingOf(placed.radio.spec, budgets.rx, SURROUNDINGS) : null
-  const drawn =
-    budgets &&
-    (side === 'receive' && receiving
-      ? {
-          budget: budgetColumns(port, budgets.rx, receiving.atRadioDbm + receiving.raisedByNoiseDb),
-          end: 'has to arrive in the air',
-        }
-      : { budget: budgetColumns(port, budgets.tx), end: 'EIRP' })
-  const chosen = port.items.findIndex((p) => p.item.key === selected)
   const changes = origin?.assembly ? partDifferences(origin.assembly, assembly, parts) : []
   return (
     <DndContext sensors={sensors} onDragEnd={onDragEnd} id="rig-builder">
@@ -173,89 +153,17 @@ export function RigBuilder({
       )}
       {refusal && <Refused title="Nothing was saved" problems={[{ where: 'Rig', message: refusal }]} />}
       <FactsFields facts={facts} radio={placed.radio} units={units} errors={errors} onChange={setFacts} />
-      <Box sx={{ border: '1px solid var(--rule)', background: 'var(--raised)', mb: 2 }}>
-        <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', px: 2, pt: 1.25, alignItems: 'center' }}>
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            value={side}
-            onChange={(_, v: typeof side | null) => v && setSide(v)}
-            aria-label="Direction of the budget"
-          >
-            <ToggleButton value="transmit">Transmitting</ToggleButton>
-            <ToggleButton value="receive" disabled={!receiving}>
-              Receiving
-            </ToggleButton>
-          </ToggleButtonGroup>
-          {assembly.ports.length > 1 && (
-            <ToggleButtonGroup
-              exclusive
-              size="small"
-              value={at}
-              onChange={(_, v: number | null) => v !== null && setPort(v)}
-              aria-label="Antenna port"
-            >
-              <ToggleButton value={0}>First port</ToggleButton>
-              <ToggleButton value={1}>Second port</ToggleButton>
-            </ToggleButtonGroup>
-          )}
-          <Box sx={{ ml: 'auto', color: 'var(--soft)', fontSize: '0.88rem' }}>
-            Solid: lost when matched. Hatched: lost to the mismatch. Yellow: gained.
-          </Box>
-        </Box>
-        <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Chain and budget">
-          <ChainDrawing
-            rig={placed}
-            port={port}
-            portIndex={at}
-            columnWidth={COLUMN}
-            left={LEFT}
-            selected={selected}
-            onSelect={setSelected}
-          />
-          {drawn ? (
-            <BudgetLine
-              budget={drawn.budget}
-              columnWidth={COLUMN}
-              left={LEFT}
-              endName={drawn.end}
-              label={`Budget ${side === 'transmit' ? 'transmitting' : 'receiving'}: ${drawn.budget.columns
-                .flat()
-                .map((s) => `${s.name} ${s.db.toFixed(1)} dB`)
-                .join(', ')}; ends at ${drawn.budget.endDbm.toFixed(1)} dBm`}
-            />
-          ) : (
-            <Box sx={{ px: 2, py: 3, color: 'var(--soft)' }}>
-              Type the channel, the power and the height, and the budget appears here.
-            </Box>
-          )}
-        </Box>
-        {chosen !== -1 && (
-          <ItemTools
-            placed={port.items[chosen]!}
-            index={chosen}
-            portIndex={at}
-            parts={parts}
-            units={unitRows}
-            onChange={setAssembly}
-            onGone={() => setSelected(null)}
-          />
-        )}
-      </Box>
-      {assessed && (
-        <CautionList
-          trialId={trialId}
-          cautions={cautionsOf(
-            placed,
-            {
-              powerW: typed(facts.powerW)!,
-              antennaHeightM: assessedHeight(storedOf(draft, units).antennaHeightM),
-            },
-            units,
-          )}
-          read={cautionsRead}
-        />
-      )}
+      <ChainPanel
+        placed={placed}
+        portIndex={at}
+        budgets={budgets ?? null}
+        parts={parts}
+        unitRows={unitRows}
+        surroundings={surroundings}
+        onSurroundings={setSurroundings}
+        onPort={setPort}
+        onAssembly={setAssembly}
+      />
       <Box
         sx={{
           display: 'grid',
@@ -266,14 +174,21 @@ export function RigBuilder({
         <PartPalette parts={parts} partsHref={`${home}/parts`} units={units} onPick={(p) => put(p)} />
         <Box sx={{ display: 'grid', gap: 3, alignContent: 'start' }}>
           {budgets && <ProblemList problems={budgets.problems} onMend={mend} />}
-          {assessed && (
+          {assessed && settings && (
             <FigurePanel
               assessed={assessed}
               portIndex={at}
-              powerW={typed(facts.powerW)!}
+              powerW={settings.powerW}
               rules={rules}
-              surroundings={SURROUNDINGS}
+              surroundings={surroundings}
               units={units}
+            />
+          )}
+          {settings && (
+            <CautionList
+              trialId={trialId}
+              cautions={cautionsOf(placed, settings, units)}
+              read={cautionsRead}
             />
           )}
           <PoseFields
@@ -293,5 +208,3 @@ export function RigBuilder({
     </DndContext>
   )
 }
-
-const assessedHeight = (height: number | string) => (typeof height === 'number' ? height : 0)

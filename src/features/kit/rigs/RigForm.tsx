@@ -11,6 +11,7 @@ import { RIG_KINDS } from '@/core/kit'
 import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
 import { FormField } from '@/ui/fields/FormField'
+import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { Refused } from '@/ui/shell'
 import { saveRig } from './actions'
 import { rigSchema, type RigForm as Values } from './rigSchema'
@@ -27,7 +28,7 @@ const shown = (metres: number, units: Units) => Number(toLength(metres, units).t
 /** Adds or changes one rig. What is not known stays empty. */
 export function RigForm({ rig, freeLetter, units, onDone }: Props) {
   const [refusal, setRefusal] = useState<string | null>(null)
-  const { control, handleSubmit, formState, setError } = useForm({
+  const { control, handleSubmit, formState, setError, getValues, setValue } = useForm({
     resolver: yupResolver(rigSchema),
     defaultValues: rig
       ? { ...rig, antennaHeightM: shown(rig.antennaHeightM, units) }
@@ -40,6 +41,10 @@ export function RigForm({ rig, freeLetter, units, onDone }: Props) {
           leadLossDb: 0,
           note: '',
         },
+  })
+  useUnitsChange(units, (from, to) => {
+    const height = Number(getValues('antennaHeightM'))
+    if (height > 0) setValue('antennaHeightM', shown(fromLength(height, from), to))
   })
   const save = async (values: Values) => {
     setRefusal(null)

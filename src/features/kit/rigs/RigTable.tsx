@@ -34,7 +34,7 @@ const COLUMNS: [string, string][] = [
   ['Channel and power', '150px'],
   ['Height', '70px'],
   ['Gain', '108px'],
-  ['Lead, match', '88px'],
+  ['Losses', '88px'],
   ['Before leaving', '128px'],
   ['', '196px'],
 ]
@@ -42,7 +42,7 @@ const COLUMNS: [string, string][] = [
 function Problems({ line }: { line: RigLine }) {
   const { stops, costs, asks } = line.problems
   if (line.chain === null) return <span style={{ color: 'var(--soft)' }}>figures only</span>
-  if (stops + costs + asks === 0) return <>nothing against it</>
+  if (stops + costs + asks === 0) return <>all well</>
   return (
     <>
       {stops > 0 && (

@@ -10,8 +10,10 @@ import {
   type Mend,
   type Part,
   type RigKind,
+  type RigSettings,
   type ServiceRule,
 } from '@/core/kit'
+import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { fromLength, toLength, type Units } from '@/core/units'
 
 /** What of a rig is typed, as it is typed. */
@@ -89,23 +91,36 @@ export function useRigDraft(
 ) {
   const [draft, setDraft] = useState(initial)
   const { facts } = draft
-  const assessed = useMemo((): AssessedRig | null => {
-    const [txMHz, powerW, height] = [
-      typed(facts.txMHz),
-      typed(facts.powerW),
-      metresOf(facts.antennaHeight, units),
-    ]
-    if (!txMHz || !powerW || !height || txMHz <= 0 || powerW <= 0 || height <= 0) return null
+  useUnitsChange(units, (from, to) =>
+    setDraft((d) => {
+      const turned = (text: string) => (typed(text) === null ? text : length(metresOf(text, from), to))
+      const { antennaHeight, wayIn, spacing } = d.facts
+      return {
+        ...d,
+        facts: {
+          ...d.facts,
+          antennaHeight: turned(antennaHeight),
+          wayIn: turned(wayIn),
+          spacing: turned(spacing),
+        },
+      }
+    }),
+  )
+  const settings = useMemo((): RigSettings | null => {
+    const [txMHz, powerW] = [typed(facts.txMHz), typed(facts.powerW)]
+    const antennaHeightM = metresOf(facts.antennaHeight, units)
+    if (!txMHz || !powerW || !antennaHeightM || Math.min(txMHz, powerW, antennaHeightM) <= 0) return null
     const rxMHz = typed(facts.rxMHz)
-    return assessRig(
-      assemblyOf(draft, units),
-      { txMHz, rxMHz: rxMHz !== null && rxMHz > 0 ? rxMHz : null, powerW, antennaHeightM: height },
-      parts,
-      service,
-    )
-  }, [draft, facts, parts, service, units])
+    return { txMHz, rxMHz: rxMHz !== null && rxMHz > 0 ? rxMHz : null, powerW, antennaHeightM }
+  }, [facts, units])
+  const assessed = useMemo(
+    (): AssessedRig | null =>
+      settings && assessRig(assemblyOf(draft, units), settings, parts, service, units),
+    [draft, settings, parts, service, units],
+  )
   return {
     draft,
+    settings,
     assessed,
     setFacts: (change: Partial<RigFacts>) => setDraft((d) => ({ ...d, facts: { ...d.facts, ...change } })),
     setAssembly: (change: (a: Assembly) => Assembly) =>

@@ -116,7 +116,7 @@ export function CutElement({ units, frequencyMHz }: { units: Units; frequencyMHz
               </Box>
             </Box>
             <Box sx={{ flex: '1 1 320px', maxWidth: 640 }}>
-              <b>Measure</b> {fraction.measureFrom.toLowerCase().replace(/^from/, 'from')}
+              <b>Measure</b> {fraction.measureFrom.charAt(0).toLowerCase() + fraction.measureFrom.slice(1)}
               <Box sx={{ mt: 0.75 }}>
                 <b>Needs</b> {fraction.needs.charAt(0).toLowerCase() + fraction.needs.slice(1)}
               </Box>

@@ -26,7 +26,7 @@ interface Props {
 function shown(value: number): string {
   if (!Number.isFinite(value)) return 'none'
   if (value !== 0 && (Math.abs(value) < 0.001 || Math.abs(value) >= 1e6)) return value.toExponential(3)
-  return String(Number(value.toPrecision(5)))
+  return String(Number(value.toPrecision(4)))
 }
 
 /** A quantity in all its faces: whichever is typed, the others follow. */

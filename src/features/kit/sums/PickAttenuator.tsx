@@ -16,6 +16,7 @@ import {
 import { edgeOverSmoothGround, type MeasuredSlope } from '@/core/reach'
 import { distanceText, distanceUnit, fromAxis, toAxis, type Units } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
+import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { TracedFigure } from '@/ui/trace/TracedFigure'
 
 interface Props {
@@ -42,6 +43,14 @@ export function PickAttenuator({ links, powersOf, farthestM, parts, slope, units
   const [leak, setLeak] = useState(String(USUAL_LEAKAGE_DB))
   const [sits, setSits] = useState<Sits>('both ways')
   const [powerText, setPower] = useState(String(links[0]?.out.powerW ?? 2))
+  useUnitsChange(units, (from, to) => {
+    const turned = (text: string) => {
+      const n = numberIn(text)
+      return n === null ? text : String(Number(toAxis(fromAxis(n, from), to).toPrecision(3)))
+    }
+    setEdge(turned)
+    setWanted(turned)
+  })
   const problems = {
     edge: numberProblem(edge, { above: 0 }, distanceUnit(units)),
     wanted: numberProblem(wanted, { above: 0 }, distanceUnit(units)),
@@ -80,7 +89,7 @@ export function PickAttenuator({ links, powersOf, farthestM, parts, slope, units
         sx={{
           display: 'grid',
           gap: 1.5,
-          gridTemplateColumns: 'repeat(auto-fill, minmax(190px, 1fr))',
+          gridTemplateColumns: 'repeat(auto-fill, minmax(230px, 1fr))',
           mb: 2,
           alignItems: 'start',
         }}

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation'
 import { db, listParts, listRigs, openTrial } from '@/data'
 import { ComparePlace } from '@/features/kit/compare/ComparePlace'
+import { readUnits } from '@/ui/shell/readUnits'
 import { trialRigs } from '@/features/kit/trialRigs'
 
 export default async function ComparePage({ params }: { params: Promise<{ id: string }> }) {
@@ -20,6 +21,7 @@ export default async function ComparePage({ params }: { params: Promise<{ id: st
       ofTrial={ofTrial}
       parts={listParts(db())}
       letters={all.map((r) => r.letter)}
+      units={await readUnits()}
     />
   )
 }
