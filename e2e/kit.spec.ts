@@ -9,9 +9,10 @@ const place = async (page: Page, path: string, trial = 'Short or long') => {
 }
 const putIn = (page: Page, ...names: string[]) =>
   names.reduce(
-    (before, name) => before.then(() => page.getByRole('button', { name: `Put in ${name}`, exact: true }).click()),
+    (before, name) =>
+      before.then(() => page.getByRole('button', { name: `Put in ${name}`, exact: true }).click()),
     Promise.resolve(),
-  ) // prettier-ignore
+  )
 const problems = (page: Page) => page.getByRole('region', { name: 'What will not work' })
 
 /** A trial of its own, at its kit. */
@@ -46,12 +47,16 @@ test('the demo’s rigs are built from the part examples alone, and compared', a
     await expect(page.getByText('A name is missing')).toBeVisible()
     await blankRig(page, { name: 'Examples stub', tx: '459.8' })
     await putIn(page, 'Handheld UHF, 2 W', 'Stub whip, 8 cm', 'At the chest, upright')
-    await expect(page.getByRole('img', { name: /^Budget transmitting: .*At the chest, upright -4.0 dB/ })).toBeVisible()
+    await expect(
+      page.getByRole('img', { name: /^Budget transmitting: .*At the chest, upright -4.0 dB/ }),
+    ).toBeVisible()
     await expect(problems(page)).toContainText('against what?')
     await page.getByLabel('Letter').fill('Q')
     await page.getByRole('button', { name: 'Save the rig' }).click()
     await expect(page.getByText('Examples stub')).toBeVisible()
-    await expect(page.getByText('Handheld UHF, 2 W → Stub whip, 8 cm → At the chest, upright').first()).toBeVisible()
+    await expect(
+      page.getByText('Handheld UHF, 2 W → Stub whip, 8 cm → At the chest, upright').first(),
+    ).toBeVisible()
   })
   await test.step('a variant of it with the long whip, named part by part', async () => {
     await page.getByRole('button', { name: 'Variant of rig Q' }).click()
@@ -67,7 +72,14 @@ test('the demo’s rigs are built from the part examples alone, and compared', a
   await test.step('the base with its mast, cautions read', async () => {
     await page.goto(`${kit}/rig/new`)
     await blankRig(page, { name: 'Examples base', tx: '459.8', height: '8' })
-    await putIn(page, 'Desk radio UHF, 25 W', 'Mast lead, 20 m low-loss 10 mm', 'Collinear for a mast, 1.2 m', 'Mast clamp, 30 to 50 mm', 'Push-up mast, 4 to 8 m')
+    await putIn(
+      page,
+      'Desk radio UHF, 25 W',
+      'Mast lead, 20 m low-loss 10 mm',
+      'Collinear for a mast, 1.2 m',
+      'Mast clamp, 30 to 50 mm',
+      'Push-up mast, 4 to 8 m',
+    )
     await page.getByLabel('Mast foot to radio').fill('8')
     await expect(page.getByRole('heading', { name: 'Nothing against it' })).toBeVisible()
     await expect(page.getByRole('button', { name: /^EIRP, at 459.8 MHz 47\.\d dBm/ })).toBeVisible()
@@ -93,7 +105,7 @@ test('the demo’s rigs are built from the part examples alone, and compared', a
     await putIn(page, 'Data whip, 20 cm')
     await expect(page.getByText('Pick an antenna')).toHaveCount(0)
   })
-}) // prettier-ignore
+})
 
 test('meets each kind of warning on the way, with its way out', async ({ page }) => {
   test.setTimeout(120_000)
@@ -108,7 +120,9 @@ test('meets each kind of warning on the way, with its way out', async ({ page })
   await expect(found).toContainText('is made for 144 to 148 MHz; the channel is 459.8 MHz')
   await found.getByRole('button', { name: 'Put them in' }).click()
   await expect(found).not.toContainText('they do not fit')
-  await expect(page.getByRole('button', { name: 'Adapter, SMA male to BNC female', exact: true })).toBeVisible()
+  await expect(
+    page.getByRole('button', { name: 'Adapter, SMA male to BNC female', exact: true }),
+  ).toBeVisible()
 
   await page.getByLabel('Transmits on').fill('145500')
   await page.getByRole('button', { name: 'Take 0.1455 MHz' }).isVisible()
@@ -143,12 +157,18 @@ test('meets each kind of warning on the way, with its way out', async ({ page })
   await page.getByLabel('Antenna height').fill('8')
   await page.getByLabel('Mast foot to radio').fill('30')
   await expect(found).toContainText('are 38 m; the leads make 20 m')
-}) // prettier-ignore
+})
 
 test('parts are moved, turned and taken out by keyboard and dragged by mouse', async ({ page }) => {
   await place(page, '/rig/new')
   await blankRig(page, { name: 'Moved', tx: '460' })
-  await putIn(page, 'Desk radio UHF, 25 W', 'Mast lead, 20 m low-loss 10 mm', 'Surge protector, N', 'Collinear for a mast, 1.2 m')
+  await putIn(
+    page,
+    'Desk radio UHF, 25 W',
+    'Mast lead, 20 m low-loss 10 mm',
+    'Surge protector, N',
+    'Collinear for a mast, 1.2 m',
+  )
   const chain = page.getByRole('region', { name: 'Chain and budget' }).getByRole('button')
   const names = () => chain.evaluateAll((all) => all.map((b) => b.getAttribute('aria-label')))
   const [lead, top] = ['Mast lead, 20 m low-loss 10 mm', 'Collinear for a mast, 1.2 m']
@@ -171,7 +191,11 @@ test('parts are moved, turned and taken out by keyboard and dragged by mouse', a
   await expect(chain).toHaveCount(2)
 
   await page.getByLabel('Find a part').fill('clip-on')
-  const from = await page.getByRole('region', { name: 'Parts', exact: true }).locator('svg').first().boundingBox()
+  const from = await page
+    .getByRole('region', { name: 'Parts', exact: true })
+    .locator('svg')
+    .first()
+    .boundingBox()
   const to = await chain.nth(0).boundingBox()
   await page.mouse.move(from!.x + 15, from!.y + 12)
   await page.mouse.down()
@@ -180,7 +204,7 @@ test('parts are moved, turned and taken out by keyboard and dragged by mouse', a
   await page.mouse.up()
   await expect(chain).toHaveCount(3)
   expect((await names())[0]).toBe('Clip-on choke')
-}) // prettier-ignore
+})
 
 test('every figure opens to its inputs, formula and source; receiving has its own line', async ({ page }) => {
   await place(page, '')
@@ -190,15 +214,19 @@ test('every figure opens to its inputs, formula and source; receiving has its ow
   await expect(page.getByText('transmission line theory')).toBeVisible()
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: /^People keep away/ }).click()
-  await expect(page.getByText('general-public limits of “Region one, example”; the local limit rules')).toBeVisible()
+  await expect(
+    page.getByText('general-public limits of “Region one, example”; the local limit rules'),
+  ).toBeVisible()
   await page.keyboard.press('Escape')
   await page.getByRole('button', { name: 'Receiving' }).click()
   await expect(page.getByText('has to arrive in the air')).toBeVisible()
   await page.getByRole('button', { name: 'mi, ft' }).click()
   await expect(page.getByLabel('Antenna height')).toHaveValue('6.89')
-}) // prettier-ignore
+})
 
-test('bad parts are refused field by field, nothing typed is lost; a used part is not deleted', async ({ page }) => {
+test('bad parts are refused field by field, nothing typed is lost; a used part is not deleted', async ({
+  page,
+}) => {
   await place(page, '/parts')
   await page.getByLabel('Add a part of your own').click()
   await page.getByRole('option', { name: 'Lead', exact: true }).click()
@@ -213,7 +241,9 @@ test('bad parts are refused field by field, nothing typed is lost; a used part i
   await form.getByLabel('Length', { exact: true }).fill('3,5')
   await form.getByLabel('Data sheet').fill('450 11.8')
   await form.getByRole('button', { name: 'Add the part' }).click()
-  await expect(page.getByRole('form', { name: 'Change Bad lead' }).getByLabel('Length', { exact: true })).toHaveValue('3.5')
+  await expect(
+    page.getByRole('form', { name: 'Change Bad lead' }).getByLabel('Length', { exact: true }),
+  ).toHaveValue('3.5')
 
   await page.getByLabel('Add a part of your own').click()
   await page.getByRole('option', { name: 'Antenna', exact: true }).click()
@@ -227,7 +257,7 @@ test('bad parts are refused field by field, nothing typed is lost; a used part i
 
   await page.getByRole('button', { name: 'Delete Desk radio UHF, 25 W' }).click()
   await expect(page.getByText(/rigs use this part: .*H, Race Control, 8 m mast/)).toBeVisible()
-}) // prettier-ignore
+})
 
 test('units have a history, and photos are kept', async ({ page }) => {
   await place(page, '/parts')
@@ -240,16 +270,25 @@ test('units have a history, and photos are kept', async ({ page }) => {
   await units.getByLabel('New unit').fill('Handheld 3')
   await units.getByRole('button', { name: 'Add the unit' }).click()
   await expect(units.getByLabel('Unit', { exact: true })).toHaveCount(3)
-  const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64')
+  const png = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  )
   const input = page.locator('input[type=file]')
-  await input.setInputFiles({ name: 'run.exe', mimeType: 'application/x-msdownload', buffer: Buffer.from('MZ') })
-  await expect(page.getByText('A photo (PNG, JPEG, WebP, GIF), a PDF or a plain text can be kept.')).toBeVisible()
+  await input.setInputFiles({
+    name: 'run.exe',
+    mimeType: 'application/x-msdownload',
+    buffer: Buffer.from('MZ'),
+  })
+  await expect(
+    page.getByText('A photo (PNG, JPEG, WebP, GIF), a PDF or a plain text can be kept.'),
+  ).toBeVisible()
   await input.setInputFiles({ name: 'socket.png', mimeType: 'image/png', buffer: png })
   const photo = page.getByRole('img', { name: 'socket.png' })
   await expect(photo).toBeVisible()
   const response = await page.request.get((await photo.getAttribute('src'))!)
   expect(await response.body()).toEqual(png)
-}) // prettier-ignore
+})
 
 test('what differs, and one tap makes it the same', async ({ page }) => {
   const kit = await newTrial(page, 'Even or not')
@@ -261,12 +300,14 @@ test('what differs, and one tap makes it the same', async ({ page }) => {
   await expect(page.getByText('Lifted whip')).toBeVisible()
   const address = await openTrial(page, 'Short or long')
   await page.goto(`${address}/kit/compare`)
-  await expect(page.getByText(/They differ in 4 things at once: antenna; height over ground; mount, on the body; radio/)).toBeVisible()
+  await expect(
+    page.getByText(/They differ in 4 things at once: antenna; height over ground; mount, on the body; radio/),
+  ).toBeVisible()
   await expect(page.getByText('Evening takes out: power; lead, adapters, match.')).toBeVisible()
   await page.goto(`${kit}/compare`)
   await page.getByRole('button', { name: /^Power: make all like C$/ }).click()
   await expect(page.getByText(/has no setting of 25 W/)).toBeVisible()
-}) // prettier-ignore
+})
 
 test('the packing list counts, ticks stay, and nothing that is short goes unsaid', async ({ page }) => {
   await place(page, '/pack', 'Jacket pocket')
@@ -279,15 +320,26 @@ test('the packing list counts, ticks stay, and nothing that is short goes unsaid
   await page.reload()
   await expect(page.getByRole('checkbox', { name: /^Spanner for the clamp/ })).toBeChecked()
   await expect(page.getByRole('status')).toContainText(/1 of \d+/)
-}) // prettier-ignore
+})
 
 test('rules are taken in, refused, edited, given out and kept to', async ({ page }) => {
   await place(page, '/rules', 'Four or eight')
   const input = page.locator('input[type=file]')
-  const file = (name: string, text: string) => ({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  const file = (name: string, text: string) => ({
+    name,
+    mimeType: 'application/json',
+    buffer: Buffer.from(text),
+  })
   await input.setInputFiles(file('a.json', '{"rigs": []}'))
   await expect(page.getByText('"format" must be "even-reach-rules"')).toBeVisible()
-  const rules = { format: 'even-reach-rules', version: 1, name: 'Island rules', note: '', services: [{ name: 'Island channel', fromMHz: 450, toMHz: 470, maxPowerW: -5 }], exposure: [] }
+  const rules = {
+    format: 'even-reach-rules',
+    version: 1,
+    name: 'Island rules',
+    note: '',
+    services: [{ name: 'Island channel', fromMHz: 450, toMHz: 470, maxPowerW: -5 }],
+    exposure: [],
+  }
   await input.setInputFiles(file('b.json', JSON.stringify(rules)))
   await expect(page.getByText(/services\[0\].maxPowerW must be above 0/)).toBeVisible()
   rules.services[0]!.maxPowerW = 5
@@ -301,7 +353,10 @@ test('rules are taken in, refused, edited, given out and kept to', async ({ page
   await section.getByLabel('Service 1, To, MHz').fill('465')
   await section.getByRole('button', { name: 'Save the rules' }).click()
   await expect(section).toContainText('450 to 465 MHz')
-  const [download] = await Promise.all([page.waitForEvent('download'), section.getByRole('button', { name: 'Save Island rules as a file' }).click()])
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    section.getByRole('button', { name: 'Save Island rules as a file' }).click(),
+  ])
   expect(download.suggestedFilename()).toBe('Island-rules.json')
   await page.getByLabel('This trial keeps to').click()
   await page.getByRole('option', { name: /Island channel/ }).click()
@@ -310,7 +365,7 @@ test('rules are taken in, refused, edited, given out and kept to', async ({ page
   await page.getByRole('link', { name: 'Rigs', exact: true }).click()
   await page.getByRole('link', { name: 'Open rig H' }).click()
   await expect(problems(page)).toContainText('It allows 5 W; the rig runs 25 W.')
-}) // prettier-ignore
+})
 
 test('the sums answer from any side, and say what cannot be', async ({ page }) => {
   await place(page, '/sums')
@@ -349,4 +404,4 @@ test('the sums answer from any side, and say what cannot be', async ({ page }) =
   await expect(page.getByRole('status')).toContainText('3.7 m')
   await page.getByLabel('Frequency').fill('7')
   await expect(page.getByRole('status')).toContainText('no distance is given here')
-}) // prettier-ignore
+})

@@ -10,7 +10,7 @@ import {
   serviceOf, setService, updatePart, updateRuleSet, addTrial, appendEntries, checksHash, makeVariant, DatabaseRefused, deleteRig, deleteTrial, entriesOf,
   freeLetter, importDay, importedBefore, listRigs, listRuns, listTrials, logOf, newId, openDatabase, openTrial, placeBase,
   planInputOf, planOf, removeLeg, savePlan, startRun, updateRig, type Db, type RigInput,
-} from '.' // prettier-ignore
+} from '.'
 
 let folder: string
 let db: Db
@@ -23,7 +23,7 @@ afterEach(() => rmSync(folder, { recursive: true, force: true }))
 const rig = (letter: string, more: Partial<RigInput> = {}): RigInput => ({
   letter, name: `Rig ${letter}`, kind: 'handheld', txMHz: 460, rxMHz: null, powerW: 2, antennaHeightM: 1.4,
   antennaGainDbi: null, leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways', note: '', ...more,
-}) // prettier-ignore
+})
 const id = (d: { ok: boolean }) => (d as { ok: true; value: string }).value
 
 function trialWithRun() {
@@ -168,7 +168,7 @@ describe('trials and runs', () => {
     const entry = {
       id: newId(), runId, device: 'd', role: 'out there', wallTime: '2026-05-16T08:00:00Z', seq: 1, supersedes: null,
       body: { kind: 'check' as const, linkId: plan.links[0]!.id, markId: plan.marks[0]!.id, direction: 'to base' as const, repeat: 1, text: '5 by 7', calls: 1, remark: '', state: 'graded' as const },
-    } // prettier-ignore
+    }
     expect(appendEntries(db, [entry])).toEqual([entry.id])
     appendEntries(db, [entry, entry])
     expect(entriesOf(db, runId)).toEqual([entry])

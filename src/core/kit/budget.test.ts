@@ -1,12 +1,24 @@
 import { describe, expect, it } from 'vitest'
 import { eirpDbm, mismatchLossDb } from '@/core/rf'
 import { knownDifferences, type Rig } from './rig'
-import { budgetFigures, budgetsOf, figuresOfAssembly, placeParts, receivingOf, receivingFigure, antennaSwr, lineOf, settingFor, startSpec } from '.' // prettier-ignore
+import {
+  budgetFigures,
+  budgetsOf,
+  figuresOfAssembly,
+  placeParts,
+  receivingOf,
+  receivingFigure,
+  antennaSwr,
+  lineOf,
+  settingFor,
+  startSpec,
+} from '.'
 import { built, item, kit, kitWith } from './testKit'
 import type { PartOf } from './part'
 
 const at = { txMHz: 460, rxMHz: null, powerW: 25, antennaHeightM: 8 }
-const budget = (assembly: ReturnType<typeof built>, parts = kit, settings = at) => budgetsOf(placeParts(assembly, parts), settings)[0]! // prettier-ignore
+const budget = (assembly: ReturnType<typeof built>, parts = kit, settings = at) =>
+  budgetsOf(placeParts(assembly, parts), settings)[0]!
 
 describe('budgetOf', () => {
   const base = built('desk-uhf', ['lead-10-12', 'collinear'], { mount: 'clamp', mast: 'mast-8' })
@@ -22,7 +34,19 @@ describe('budgetOf', () => {
     expect(tx.lossDb).toBeCloseTo(tx.matchedLossDb + mismatchLossDb(0.2 / 2.2), 9)
   })
   it('the plan’s lossy lead: the radio sees 1.48 where the antenna stands at 3', () => {
-    const parts = kitWith('dipole', (p) => ({ ...p, spec: { ...p.spec, bands: [], connector: { family: 'UHF', gender: 'female', reverse: false }, swr: [{ frequencyMHz: 155, swr: 3 }] } }) as PartOf<'antenna'>) // prettier-ignore
+    const parts = kitWith(
+      'dipole',
+      (p) =>
+        ({
+          ...p,
+          spec: {
+            ...p.spec,
+            bands: [],
+            connector: { family: 'UHF', gender: 'female', reverse: false },
+            swr: [{ frequencyMHz: 155, swr: 3 }],
+          },
+        }) as PartOf<'antenna'>,
+    )
     const { tx } = budget(built('mobile-uhf', ['lead-5-20', 'dipole']), parts, { ...at, txMHz: 155 })
     // By hand: 4.14 dB of line and 0.10 dB of connectors, 0.5 / 10^0.424 = 0.188, so 1.46; the line alone would give 1.48.
     expect(tx.swrAtRadio).toBeCloseTo(1.464, 3)
@@ -30,7 +54,20 @@ describe('budgetOf', () => {
     expect(budgetFigures(tx).swr.value).toBe('1.46, 3.00')
   })
   it('each direction at its own frequency', () => {
-    const parts = kitWith('collinear', (p) => ({ ...p, spec: { ...p.spec, swr: [{ frequencyMHz: 450, swr: 1 }, { frequencyMHz: 460, swr: 3 }] } }) as PartOf<'antenna'>) // prettier-ignore
+    const parts = kitWith(
+      'collinear',
+      (p) =>
+        ({
+          ...p,
+          spec: {
+            ...p.spec,
+            swr: [
+              { frequencyMHz: 450, swr: 1 },
+              { frequencyMHz: 460, swr: 3 },
+            ],
+          },
+        }) as PartOf<'antenna'>,
+    )
     const { tx, rx } = budget(base, parts, { ...at, txMHz: 450, rxMHz: 460 as never })
     expect(tx.swrAtAntenna).toBe(1)
     expect(rx.swrAtAntenna).toBe(3)
@@ -41,8 +78,28 @@ describe('budgetOf', () => {
   })
   it('a difference known at one frequency is taken out of the direction that uses it', () => {
     const split = { ...at, txMHz: 450, rxMHz: 460 }
-    const parts = kitWith('collinear', (p) => ({ ...p, spec: { ...p.spec, swr: [{ frequencyMHz: 450, swr: 1 }, { frequencyMHz: 460, swr: 3 }] } }) as PartOf<'antenna'>) // prettier-ignore
-    const rigAt = (id: string, chain: string[]): Rig => ({ id, letter: id, name: id, kind: 'base', ...split, ...figuresOfAssembly(built('desk-uhf', chain), split, parts) }) // prettier-ignore
+    const parts = kitWith(
+      'collinear',
+      (p) =>
+        ({
+          ...p,
+          spec: {
+            ...p.spec,
+            swr: [
+              { frequencyMHz: 450, swr: 1 },
+              { frequencyMHz: 460, swr: 3 },
+            ],
+          },
+        }) as PartOf<'antenna'>,
+    )
+    const rigAt = (id: string, chain: string[]): Rig => ({
+      id,
+      letter: id,
+      name: id,
+      kind: 'base',
+      ...split,
+      ...figuresOfAssembly(built('desk-uhf', chain), split, parts),
+    })
     const out = rigAt('o', ['lead-10-20', 'beam'])
     const link = (b: Rig) => ({ id: b.id, letter: b.letter, name: b.name, base: b, out })
     const [a, b] = [link(rigAt('a', ['lead-10-12', 'collinear'])), link(rigAt('b', ['lead-10-12', 'beam']))]
@@ -113,7 +170,13 @@ describe('antennas that are set, and curves', () => {
     expect(settingFor(telescopic, 140)).toBeNull()
   })
   it('interpolates |Γ|, and says where it was not measured', () => {
-    const spec = { ...startSpec('antenna'), swr: [{ frequencyMHz: 440, swr: 3 }, { frequencyMHz: 460, swr: 1 }] } // prettier-ignore
+    const spec = {
+      ...startSpec('antenna'),
+      swr: [
+        { frequencyMHz: 440, swr: 3 },
+        { frequencyMHz: 460, swr: 1 },
+      ],
+    }
     expect(antennaSwr(spec, 450).swr).toBeCloseTo(5 / 3, 9) // |Γ| 0.25
     expect(antennaSwr(spec, 430)).toEqual({ swr: 3, outside: true })
     expect(antennaSwr(spec, 470)).toEqual({ swr: 1, outside: true })

@@ -8,10 +8,26 @@ const end = (family: string, gender: 'male' | 'female', reverse = false): Connec
   gender,
   reverse,
 })
-const adapter = (name: string, a: ConnectorEnd, b: ConnectorEnd, free = 1, lossDb: number | null = null): OwnedAdapter => ({
+const adapter = (
+  name: string,
+  a: ConnectorEnd,
+  b: ConnectorEnd,
+  free = 1,
+  lossDb: number | null = null,
+): OwnedAdapter => ({
   free,
-  part: { id: name, kind: 'adapter', name, spec: { a, b, lossDb }, owned: free, weightG: null, wornMm: null, price: null, note: '' } as PartOf<'adapter'>,
-}) // prettier-ignore
+  part: {
+    id: name,
+    kind: 'adapter',
+    name,
+    spec: { a, b, lossDb },
+    owned: free,
+    weightG: null,
+    wornMm: null,
+    price: null,
+    note: '',
+  } as PartOf<'adapter'>,
+})
 
 describe('mating', () => {
   it.each(CONNECTOR_FAMILIES.map((f) => f.id))('%s male and female mate, two of one gender do not', (id) => {
@@ -50,18 +66,38 @@ describe('solveAdapters', () => {
       adapter('poor', end('SMA', 'male'), end('UHF', 'female'), 1, 0.9),
       adapter('good', end('UHF', 'female'), end('SMA', 'male'), 1, 0.1),
     ]
-    expect(solveAdapters(near, far, owned, 450)).toEqual({ solved: true, lossDb: 0.1, steps: [{ partId: 'good', name: 'good', flipped: true }] }) // prettier-ignore
+    expect(solveAdapters(near, far, owned, 450)).toEqual({
+      solved: true,
+      lossDb: 0.1,
+      steps: [{ partId: 'good', name: 'good', flipped: true }],
+    })
     const two = solveAdapters(near, far, owned.slice(0, 2), 450)
-    expect(two).toMatchObject({ solved: true, lossDb: 0.1, steps: [{ partId: 'sma-n', flipped: false }, { partId: 'n-uhf', flipped: true }] }) // prettier-ignore
+    expect(two).toMatchObject({
+      solved: true,
+      lossDb: 0.1,
+      steps: [
+        { partId: 'sma-n', flipped: false },
+        { partId: 'n-uhf', flipped: true },
+      ],
+    })
   })
   it('uses each owned one once, and says which to buy where it cannot', () => {
     // Both ways round of the one adapter would be needed, with a barrel between.
-    const one = [adapter('sma-n', end('SMA', 'male'), end('N', 'female')), adapter('barrel', end('N', 'male'), end('N', 'male'))]
+    const one = [
+      adapter('sma-n', end('SMA', 'male'), end('N', 'female')),
+      adapter('barrel', end('N', 'male'), end('N', 'male')),
+    ]
     const socket = end('SMA', 'female')
     const once = solveAdapters(near, socket, one, 450)
     expect(once).toMatchObject({ solved: false, words: 'an adapter from SMA male to SMA male' })
     const twice = solveAdapters(near, socket, [{ ...one[0]!, free: 2 }, one[1]!], 450)
-    expect(twice).toMatchObject({ solved: true, steps: [{ partId: 'sma-n' }, { partId: 'barrel' }, { partId: 'sma-n', flipped: true }] }) // prettier-ignore
-    expect(solveAdapters(near, far, [{ ...adapter('a', end('SMA', 'male'), end('UHF', 'female')), free: 0 }], 450).solved).toBe(false) // prettier-ignore
+    expect(twice).toMatchObject({
+      solved: true,
+      steps: [{ partId: 'sma-n' }, { partId: 'barrel' }, { partId: 'sma-n', flipped: true }],
+    })
+    expect(
+      solveAdapters(near, far, [{ ...adapter('a', end('SMA', 'male'), end('UHF', 'female')), free: 0 }], 450)
+        .solved,
+    ).toBe(false)
   })
-}) // prettier-ignore
+})

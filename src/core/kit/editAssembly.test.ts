@@ -1,5 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import { applyMend, assessRig, cautionsOf, changePort, EMPTY_ASSEMBLY, moveItem, placeParts, putPart, setTwoPorts, takeOut, type Assembly } from '.' // prettier-ignore
+import {
+  applyMend,
+  assessRig,
+  cautionsOf,
+  changePort,
+  EMPTY_ASSEMBLY,
+  moveItem,
+  placeParts,
+  putPart,
+  setTwoPorts,
+  takeOut,
+  type Assembly,
+} from '.'
 import { built, kit } from './testKit'
 
 const part = (id: string) => kit.find((p) => p.id === id)!
@@ -10,8 +22,21 @@ const at = { txMHz: 460, rxMHz: null, powerW: 25, antennaHeightM: 8 }
 
 describe('putting a rig together', () => {
   it('each part goes where it belongs, turned the way round that mates', () => {
-    const a = put(EMPTY_ASSEMBLY, 'mobile-uhf', 'collinear', 'n-uhf', 'lead-10-20', 'clamp', 'mast-8', 'radials') // prettier-ignore
-    expect(a).toMatchObject({ radioId: 'mobile-uhf', alongIds: ['radials'], ports: [{ mountId: 'clamp', mastId: 'mast-8' }] }) // prettier-ignore
+    const a = put(
+      EMPTY_ASSEMBLY,
+      'mobile-uhf',
+      'collinear',
+      'n-uhf',
+      'lead-10-20',
+      'clamp',
+      'mast-8',
+      'radials',
+    )
+    expect(a).toMatchObject({
+      radioId: 'mobile-uhf',
+      alongIds: ['radials'],
+      ports: [{ mountId: 'clamp', mastId: 'mast-8' }],
+    })
     expect(chain(a)).toEqual(['turned n-uhf', 'lead-10-20', 'collinear'])
     expect(
       assessRig(a, at, kit, null).ports[0]!.problems.filter((p) => p.code.startsWith('connector-f')),
@@ -44,15 +69,27 @@ describe('mends', () => {
     const rigs: [Assembly, typeof at][] = [
       [built('handheld-uhf', ['telescopic']), { ...at, powerW: 2 }],
       [built('handheld-uhf', ['turned thin-lead', 'long-whip']), { ...at, powerW: 5 }],
-      [built('desk-uhf', ['lead-10-20', 'collinear'], { mount: 'clamp', mast: 'mast-8' }), { ...at, antennaHeightM: 12 }],
+      [
+        built('desk-uhf', ['lead-10-20', 'collinear'], { mount: 'clamp', mast: 'mast-8' }),
+        { ...at, antennaHeightM: 12 },
+      ],
       [built('handheld-vhf', ['sma-gender', 'sma-bnc', 'telescopic']), { ...at, txMHz: 145, powerW: 5 }],
-    ] // prettier-ignore
+    ]
     let mended = 0
     for (const [assembly, settings] of rigs)
       for (const p of assessRig(assembly, settings, kit, null).ports[0]!.problems) {
         if (!p.mend) continue
         const made = applyMend(assembly, p.mend)
-        const after = assessRig(made.assembly, { ...settings, ...(made.powerW ? { powerW: made.powerW } : {}), ...(made.antennaHeightM ? { antennaHeightM: made.antennaHeightM } : {}) }, kit, null) // prettier-ignore
+        const after = assessRig(
+          made.assembly,
+          {
+            ...settings,
+            ...(made.powerW ? { powerW: made.powerW } : {}),
+            ...(made.antennaHeightM ? { antennaHeightM: made.antennaHeightM } : {}),
+          },
+          kit,
+          null,
+        )
         expect(after.ports[0]!.problems.map((q) => `${q.code} ${q.where}`)).not.toContain(
           `${p.code} ${p.where}`,
         )
@@ -71,5 +108,11 @@ it('cautions come with masts, power and attenuators, and come back when those ch
   expect(keys(8)).toEqual(['mast mast-8 8', 'outdoor mast-8', 'people 25', 'attenuator 25', 'lithium'])
   expect(keys(4)[0]).not.toBe(keys(8)[0])
   expect(cautionsOf(rig, { powerW: 25, antennaHeightM: 8 }, 'metric')[0]!.words).toContain('at least 12 m')
-  expect(cautionsOf(placeParts(built('handheld-uhf', ['stub']), kit), { powerW: 2, antennaHeightM: 1.4 }, 'metric')).toEqual([]) // prettier-ignore
+  expect(
+    cautionsOf(
+      placeParts(built('handheld-uhf', ['stub']), kit),
+      { powerW: 2, antennaHeightM: 1.4 },
+      'metric',
+    ),
+  ).toEqual([])
 })

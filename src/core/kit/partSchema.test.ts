@@ -1,6 +1,18 @@
 import { describe, expect, it } from 'vitest'
 import * as fc from 'fast-check'
-import { EXAMPLE_PARTS, PART_KINDS, partCommonSchema, readBands, readPairs, readPowers, specSchema, startSpec, bandsAsText, powersAsText, pairsAsText } from '.' // prettier-ignore
+import {
+  EXAMPLE_PARTS,
+  PART_KINDS,
+  partCommonSchema,
+  readBands,
+  readPairs,
+  readPowers,
+  specSchema,
+  startSpec,
+  bandsAsText,
+  powersAsText,
+  pairsAsText,
+} from '.'
 
 describe('parts as they are typed', () => {
   it('every example and every blank start passes its own border, and comes out as it went in', () => {
@@ -48,12 +60,26 @@ describe('parts as they are typed', () => {
   it('a claimed gain may lack its reference; an empty one is none', () => {
     const read = (change: object) =>
       specSchema('antenna').validateSync({ ...startSpec('antenna'), ...change })
-    expect(read({ claimedGain: { value: '5,5', reference: null } }).claimedGain).toEqual({ value: 5.5, reference: null }) // prettier-ignore
+    expect(read({ claimedGain: { value: '5,5', reference: null } }).claimedGain).toEqual({
+      value: 5.5,
+      reference: null,
+    })
     expect(read({ gain: { value: '', reference: 'dBi' } }).gain).toBeNull()
   })
   it('lists go to text and back', () => {
-    expect(readBands('144-146, 430 to 440; 1240–1300 MHz')).toMatchObject({ ok: true, value: [{ fromMHz: 144 }, { toMHz: 440 }, { fromMHz: 1240 }] }) // prettier-ignore
-    expect(readPowers('high 5; low 500 mW; eco ?; 2')).toEqual({ ok: true, value: [{ name: 'high', powerW: 5 }, { name: 'low', powerW: 0.5 }, { name: 'eco', powerW: null }, { name: '2 W', powerW: 2 }] }) // prettier-ignore
+    expect(readBands('144-146, 430 to 440; 1240–1300 MHz')).toMatchObject({
+      ok: true,
+      value: [{ fromMHz: 144 }, { toMHz: 440 }, { fromMHz: 1240 }],
+    })
+    expect(readPowers('high 5; low 500 mW; eco ?; 2')).toEqual({
+      ok: true,
+      value: [
+        { name: 'high', powerW: 5 },
+        { name: 'low', powerW: 0.5 },
+        { name: 'eco', powerW: null },
+        { name: '2 W', powerW: 2 },
+      ],
+    })
     const frequency = fc.double({ min: 0.2, max: 9000, noNaN: true }).map((v) => Number(v.toFixed(3)))
     fc.assert(
       fc.property(fc.array(fc.tuple(frequency, frequency), { maxLength: 6 }), (pairs) => {

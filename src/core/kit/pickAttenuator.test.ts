@@ -1,10 +1,21 @@
 import { describe, expect, it } from 'vitest'
-import { pickAttenuator, withLeakage, type PartOf } from '.' // prettier-ignore
+import { pickAttenuator, withLeakage, type PartOf } from '.'
 import { kit } from './testKit'
 
 describe('pickAttenuator', () => {
   const owned = kit.filter((p): p is PartOf<'attenuator'> => p.kind === 'attenuator')
-  const at = { edgeM: 8000, wantedM: 3000, slope: 4, powerW: 2, owned, powers: [{ name: 'low', powerW: 0.5 }, { name: 'eco', powerW: null }], sits: 'both ways' as const } // prettier-ignore
+  const at = {
+    edgeM: 8000,
+    wantedM: 3000,
+    slope: 4,
+    powerW: 2,
+    owned,
+    powers: [
+      { name: 'low', powerW: 0.5 },
+      { name: 'eco', powerW: null },
+    ],
+    sits: 'both ways' as const,
+  }
   it('10 n lg of the ratio, split over those owned', () => {
     const pick = pickAttenuator(at)
     expect(pick.wantedDb).toBeCloseTo(17.04, 2) // 40 lg(8/3)

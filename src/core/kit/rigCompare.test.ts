@@ -1,5 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { compareRigs, fairnessWords, figuresOfAssembly, makeSame, partDifferences, type Attribute, type ComparedRig } from '.' // prettier-ignore
+import {
+  compareRigs,
+  fairnessWords,
+  figuresOfAssembly,
+  makeSame,
+  partDifferences,
+  type Attribute,
+  type ComparedRig,
+} from '.'
 import { built, kit } from './testKit'
 import type { Assembly } from './assembly'
 import type { Rig } from './rig'
@@ -7,14 +15,24 @@ import type { Rig } from './rig'
 const settings = { txMHz: 460, rxMHz: null, powerW: 2, antennaHeightM: 1.4 }
 const compared = (letter: string, assembly: Assembly | null, more: Partial<Rig> = {}): ComparedRig => {
   const at = { ...settings, ...more }
-  const figures = assembly ? figuresOfAssembly(assembly, at, kit) : { antennaGainDbi: null, leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways' as const } // prettier-ignore
-  return { rig: { id: letter, letter, name: `Rig ${letter}`, kind: 'handheld', ...at, ...figures, ...more }, assembly, bandwidthKHz: 11, mode: 'FM' } // prettier-ignore
+  const figures = assembly
+    ? figuresOfAssembly(assembly, at, kit)
+    : { antennaGainDbi: null, leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways' as const }
+  return {
+    rig: { id: letter, letter, name: `Rig ${letter}`, kind: 'handheld', ...at, ...figures, ...more },
+    assembly,
+    bandwidthKHz: 11,
+    mode: 'FM',
+  }
 }
 
 describe('an unfair comparison', () => {
   const a = compared('A', built('handheld-uhf', ['stub'], { mount: 'at-chest' }))
   const b = compared('B', built('handheld-uhf', ['long-whip'], { mount: 'at-chest' }))
-  const c = compared('C', built('mobile-uhf', ['car-lead', 'roof-quarter'], { mount: 'magnet' }), { powerW: 25, antennaHeightM: 2.1 }) // prettier-ignore
+  const c = compared('C', built('mobile-uhf', ['car-lead', 'roof-quarter'], { mount: 'magnet' }), {
+    powerW: 25,
+    antennaHeightM: 2.1,
+  })
   const fates = (rigs: ComparedRig[]) =>
     Object.fromEntries(compareRigs(rigs, kit).map((r) => [r.attribute, r.fate]))
   it('two rigs that differ in the antenna alone are fair', () => {
@@ -24,7 +42,14 @@ describe('an unfair comparison', () => {
     expect(fates([a, b]).lead).toBe('taken out')
   })
   it('says what evening takes out and what it cannot', () => {
-    expect(fates([b, c])).toMatchObject({ power: 'taken out', lead: 'taken out', height: 'left in', carried: 'left in', radio: 'left in', channel: 'same' }) // prettier-ignore
+    expect(fates([b, c])).toMatchObject({
+      power: 'taken out',
+      lead: 'taken out',
+      height: 'left in',
+      carried: 'left in',
+      radio: 'left in',
+      channel: 'same',
+    })
     const { fair, words } = fairnessWords(compareRigs([b, c], kit))
     expect(fair).toBe(false)
     expect(words).toMatch(
@@ -33,7 +58,10 @@ describe('an unfair comparison', () => {
   })
   it('a lead that is not known stays in, and crossed polarisation says how much it could be', () => {
     expect(fates([compared('X', null, { leadLossDb: null }), a]).lead).toBe('not known')
-    const crossed = compareRigs([compared('P', built('handheld-uhf', ['stub'])), compared('Q', built('handheld-uhf', ['dipole']))], kit) // prettier-ignore
+    const crossed = compareRigs(
+      [compared('P', built('handheld-uhf', ['stub'])), compared('Q', built('handheld-uhf', ['dipole']))],
+      kit,
+    )
     expect(crossed.find((r) => r.attribute === 'polarisation')!.why).toContain('up to 20 dB')
   })
   it('makes one attribute the same, and leaves the rest', () => {
@@ -53,15 +81,30 @@ describe('an unfair comparison', () => {
       const made = makeSame(c, b, attribute, kit)
       expect(made.ok).toBe(true)
       if (!made.ok) continue
-      const rows = compareRigs([compared('B', b.assembly), compared('C', made.value.assembly, { ...made.value.rig, ...(made.value.assembly ? figuresOfAssembly(made.value.assembly, made.value.rig, kit) : {}) })], kit) // prettier-ignore
+      const rows = compareRigs(
+        [
+          compared('B', b.assembly),
+          compared('C', made.value.assembly, {
+            ...made.value.rig,
+            ...(made.value.assembly ? figuresOfAssembly(made.value.assembly, made.value.rig, kit) : {}),
+          }),
+        ],
+        kit,
+      )
       const row = rows.find((r) => r.attribute === attribute)!
       // The lead's row holds its loss with the antenna's match, so only its parts can be made the same.
       if (attribute === 'lead') expect(row.values.every((v) => v.startsWith('none'))).toBe(true)
       else expect(row.fate).toBe('same')
     }
-    expect(makeSame(b, c, 'power', kit)).toMatchObject({ ok: false, message: expect.stringContaining('no setting of 25 W') }) // prettier-ignore
+    expect(makeSame(b, c, 'power', kit)).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('no setting of 25 W'),
+    })
     expect(makeSame(compared('X', null), b, 'carried', kit).ok).toBe(false)
-    expect(makeSame(compared('X', null), compared('Y', null, { leadLossDb: 3 }), 'lead', kit)).toMatchObject({ ok: true, value: { rig: { leadLossDb: 3 } } }) // prettier-ignore
+    expect(makeSame(compared('X', null), compared('Y', null, { leadLossDb: 3 }), 'lead', kit)).toMatchObject({
+      ok: true,
+      value: { rig: { leadLossDb: 3 } },
+    })
   })
   it('compares a variant with its origin part by part', () => {
     expect(partDifferences(a.assembly!, b.assembly!, kit)).toEqual([

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { EXAMPLE_RULE_SETS, readRuleSet, writeRuleSet } from '.' // prettier-ignore
+import { EXAMPLE_RULE_SETS, readRuleSet, writeRuleSet } from '.'
 
 describe('rule sets', () => {
   it('go to a file and back', () => {
@@ -23,9 +23,13 @@ describe('rule sets', () => {
   it('refuses what is wrong in it, and says where', () => {
     expect(said((r) => (r.version = 2))).toContain('"version" must be 1')
     expect(said((r) => (r.services = []))).toContain('at least one service')
-    expect(said((r) => ((r.services as { toMHz: number }[])[1]!.toMHz = 1))).toContain('services[1].toMHz must be above fromMHz') // prettier-ignore
+    expect(said((r) => ((r.services as { toMHz: number }[])[1]!.toMHz = 1))).toContain(
+      'services[1].toMHz must be above fromMHz',
+    )
     expect(said((r) => ((r.services as { maxErpW: number }[])[0]!.maxErpW = -1))).toContain('must be above 0')
-    expect(said((r) => ((r.services as Record<string, unknown>[])[0]!.maxPower = 4))).toContain('something unknown in it: maxPower') // prettier-ignore
+    expect(said((r) => ((r.services as Record<string, unknown>[])[0]!.maxPower = 4))).toContain(
+      'something unknown in it: maxPower',
+    )
     expect(said((r) => (r.exposure = [{ fromMHz: 30, toMHz: 400 }]))).toContain('needs limitWm2 or perMHz')
   })
 })

@@ -23,7 +23,20 @@ describe('measuredSlope', () => {
     const exact = field(1, 3.6, 0, 0.001)
     expect(measuredSlope(exact)!.slope).toBeCloseTo(3.6, 3)
     // numpy.polyfit of -80, -92, -97, -101, -107, -110 dB at 0.3, 0.5, 0.8, 1.2, 1.7, 2.3 km: -32.39979 dB a decade.
-    const six = [[300, -80], [500, -92], [800, -97], [1200, -101], [1700, -107], [2300, -110]].map(([d, l], i) => ({ markId: `${i}`, group: 'g', distanceM: d!, lower: l! - 0.001, upper: l! + 0.001 })) // prettier-ignore
+    const six = [
+      [300, -80],
+      [500, -92],
+      [800, -97],
+      [1200, -101],
+      [1700, -107],
+      [2300, -110],
+    ].map(([d, l], i) => ({
+      markId: `${i}`,
+      group: 'g',
+      distanceM: d!,
+      lower: l! - 0.001,
+      upper: l! + 0.001,
+    }))
     expect(measuredSlope(six)!.slope).toBeCloseTo(3.239979, 4)
   })
   it('is not flattened by checks that nobody heard, and its interval holds the truth', () => {

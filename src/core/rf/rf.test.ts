@@ -57,14 +57,19 @@ describe('match', () => {
   })
   it('pieces in a row compose, and forward power loses the matched loss and the mismatch of the load', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 20, noNaN: true }), fc.double({ min: 0, max: 20, noNaN: true }), fc.double({ min: 0, max: 0.95, noNaN: true }), (one, two, gamma) => {
-        const far = rf.mismatchedLoss(two, gamma)
-        const nearer = rf.mismatchedLoss(one, far.gammaAtInput)
-        const whole = rf.mismatchedLoss(one + two, gamma)
-        near(nearer.totalDb + far.totalDb, whole.totalDb, 8)
-        near(whole.totalDb + rf.mismatchLossDb(whole.gammaAtInput), one + two + rf.mismatchLossDb(gamma), 8)
-      }),
-    ) // prettier-ignore
+      fc.property(
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        fc.double({ min: 0, max: 0.95, noNaN: true }),
+        (one, two, gamma) => {
+          const far = rf.mismatchedLoss(two, gamma)
+          const nearer = rf.mismatchedLoss(one, far.gammaAtInput)
+          const whole = rf.mismatchedLoss(one + two, gamma)
+          near(nearer.totalDb + far.totalDb, whole.totalDb, 8)
+          near(whole.totalDb + rf.mismatchLossDb(whole.gammaAtInput), one + two + rf.mismatchLossDb(gamma), 8)
+        },
+      ),
+    )
   })
 })
 
@@ -78,12 +83,28 @@ describe('lines', () => {
     near(fit.k1, 0.553, 6)
     near(fit.k2, 0.0087, 6)
     // numpy: lstsq([sqrt f, f], y) on 100, 400, 1000 MHz with 5, 11, 19 dB per 100 m
-    const rough = rf.fitLineLoss([[100, 5], [400, 11], [1000, 19]].map(([f, y]) => ({ frequencyMHz: f!, dbPer100m: y! }))) // prettier-ignore
+    const rough = rf.fitLineLoss(
+      [
+        [100, 5],
+        [400, 11],
+        [1000, 19],
+      ].map(([f, y]) => ({ frequencyMHz: f!, dbPer100m: y! })),
+    )
     near(rough.k1, 0.4579631, 6)
     near(rough.k2, 0.00452672, 6)
     expect(rf.fitLineLoss([{ frequencyMHz: 100, dbPer100m: 10 }])).toEqual({ k1: 1, k2: 0 })
-    expect(rf.fitLineLoss([{ frequencyMHz: 100, dbPer100m: 1 }, { frequencyMHz: 400, dbPer100m: 16 }]).k1).toBe(0) // prettier-ignore
-    expect(rf.fitLineLoss([{ frequencyMHz: 100, dbPer100m: 10 }, { frequencyMHz: 400, dbPer100m: 12 }]).k2).toBe(0) // prettier-ignore
+    expect(
+      rf.fitLineLoss([
+        { frequencyMHz: 100, dbPer100m: 1 },
+        { frequencyMHz: 400, dbPer100m: 16 },
+      ]).k1,
+    ).toBe(0)
+    expect(
+      rf.fitLineLoss([
+        { frequencyMHz: 100, dbPer100m: 10 },
+        { frequencyMHz: 400, dbPer100m: 12 },
+      ]).k2,
+    ).toBe(0)
   })
   it('connectors lose a little more the higher the frequency', () => {
     expect([100, 700, 2400].map(rf.connectorPairLossDb)).toEqual([0.05, 0.1, 0.15])
@@ -124,7 +145,10 @@ describe('ratios and meters', () => {
     expect(rf.sUnitsText(rf.sUnitsOfDbm(-73, 145))).toBe('S9+20')
     expect(rf.sUnitsText(rf.sUnitsOfDbm(-105, 145))).toBe('S7')
     expect(rf.sUnitsText(-2)).toBe('under S0')
-    const points = [{ units: 1, dbm: -120 }, { units: 9, dbm: -88 }] // prettier-ignore
+    const points = [
+      { units: 1, dbm: -120 },
+      { units: 9, dbm: -88 },
+    ]
     expect(rf.dbmOfSUnits(5, 145, points)).toBe(-104)
     expect(rf.sUnitsOfDbm(-104, 145, points)).toBe(5)
     expect(rf.dbmOfSUnits(10, 145, points)).toBe(-84)
@@ -157,7 +181,10 @@ describe('distance to keep', () => {
     expect(d.heldBy).toBe('the limit')
   })
   it('never less than the near field or the antenna; none below 30 MHz or at the body', () => {
-    expect(rf.keepAway({ ...at, powerW: 0.01, antennaLengthM: 5 })).toMatchObject({ distanceM: 5, heldBy: 'the antenna’s length' }) // prettier-ignore
+    expect(rf.keepAway({ ...at, powerW: 0.01, antennaLengthM: 5 })).toMatchObject({
+      distanceM: 5,
+      heldBy: 'the antenna’s length',
+    })
     expect(rf.keepAway({ ...at, powerW: 0.01 })).toMatchObject({ heldBy: 'the near field' })
     expect(rf.keepAway({ ...at, frequencyMHz: 7 })).toEqual({ given: false, why: 'below 30 MHz' })
     expect(rf.keepAway({ ...at, atBody: true })).toEqual({ given: false, why: 'at the body' })

@@ -10,7 +10,10 @@ import {
 } from '.'
 
 describe('a frequency typed in another unit', () => {
-  const bands = [{ fromMHz: 144, toMHz: 146 }, { fromMHz: 2400, toMHz: 2500 }] // prettier-ignore
+  const bands = [
+    { fromMHz: 144, toMHz: 146 },
+    { fromMHz: 2400, toMHz: 2500 },
+  ]
   it('is offered in MHz where a band of the radio then fits', () => {
     expect(likelyFrequencies(145500, bands)).toEqual([{ frequencyMHz: 145.5, typedIn: 'kHz' }])
     expect(likelyFrequencies(0.1455, bands)).toEqual([{ frequencyMHz: 145.5, typedIn: 'GHz' }])
@@ -20,7 +23,10 @@ describe('a frequency typed in another unit', () => {
     expect(likelyFrequencies(433, bands)).toEqual([])
   })
   it('without bands only what can be no MHz is doubted', () => {
-    expect(likelyFrequencies(145500, [])).toEqual([{ frequencyMHz: 145.5, typedIn: 'kHz' }, { frequencyMHz: 0.1455, typedIn: 'Hz' }]) // prettier-ignore
+    expect(likelyFrequencies(145500, [])).toEqual([
+      { frequencyMHz: 145.5, typedIn: 'kHz' },
+      { frequencyMHz: 0.1455, typedIn: 'Hz' },
+    ])
     expect(likelyFrequencies(7, [])).toEqual([])
     expect(likelyFrequencies(-7, [])).toEqual([])
   })

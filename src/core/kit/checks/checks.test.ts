@@ -6,9 +6,18 @@ import type { Assembly } from '../assembly'
 import type { Part, PartOf } from '../part'
 
 const at = { txMHz: 460, rxMHz: null as number | null, powerW: 2, antennaHeightM: 1.4 }
-const problems = (assembly: Assembly, settings: Partial<typeof at> = {}, parts: Part[] = kit, service: string | null = null) =>
-  assessRig(assembly, { ...at, ...settings }, parts, service ? EXAMPLE_RULE_SETS.flatMap((r) => r.services).find((s) => s.name.startsWith(service))! : null)
-    .ports.flatMap((p) => p.problems) // prettier-ignore
+const problems = (
+  assembly: Assembly,
+  settings: Partial<typeof at> = {},
+  parts: Part[] = kit,
+  service: string | null = null,
+) =>
+  assessRig(
+    assembly,
+    { ...at, ...settings },
+    parts,
+    service ? EXAMPLE_RULE_SETS.flatMap((r) => r.services).find((s) => s.name.startsWith(service))! : null,
+  ).ports.flatMap((p) => p.problems)
 const codes = (...args: Parameters<typeof problems>) => problems(...args).map((p) => p.code)
 const find = (code: string, ...args: Parameters<typeof problems>) =>
   problems(...args).find((p) => p.code === code)
@@ -16,7 +25,12 @@ const find = (code: string, ...args: Parameters<typeof problems>) =>
 describe('what will not work, and the way out', () => {
   it('says nothing of a rig that is right', () => {
     expect(codes(built('handheld-uhf', ['long-whip'], { mount: 'in-hand' }))).toEqual([])
-    expect(codes(built('desk-uhf', ['lead-10-20', 'collinear'], { mount: 'clamp', mast: 'mast-8', wayInM: 8 }), { powerW: 25, antennaHeightM: 8 })).toEqual([]) // prettier-ignore
+    expect(
+      codes(built('desk-uhf', ['lead-10-20', 'collinear'], { mount: 'clamp', mast: 'mast-8', wayInM: 8 }), {
+        powerW: 25,
+        antennaHeightM: 8,
+      }),
+    ).toEqual([])
   })
   it('solves connectors with what is owned, turns a part round, or names what to buy', () => {
     const solved = find('connector-family', built('handheld-uhf', ['beam']))!
@@ -24,7 +38,11 @@ describe('what will not work, and the way out', () => {
       'None of your adapters joins them. Get an adapter from SMA male to N male',
     )
     const bnc = find('connector-family', built('handheld-uhf', ['telescopic']), { txMHz: 460 })!
-    expect(bnc.mend).toMatchObject({ kind: 'insert adapters', at: 0, steps: [{ partId: 'sma-bnc', flipped: false }] }) // prettier-ignore
+    expect(bnc.mend).toMatchObject({
+      kind: 'insert adapters',
+      at: 0,
+      steps: [{ partId: 'sma-bnc', flipped: false }],
+    })
     const turned = find('connector-gender', built('handheld-uhf', ['turned thin-lead', 'long-whip']))!
     expect(turned.mend).toEqual({ kind: 'turn round', portIndex: 0, key: '0-thin-lead' })
   })
@@ -38,7 +56,9 @@ describe('what will not work, and the way out', () => {
   })
   it('off band: radio, antenna, either side of a split channel', () => {
     expect(find('off-band', built('handheld-uhf', ['long-whip']), { txMHz: 155 })!.weight).toBe('stops')
-    const split = problems(built('desk-uhf', ['lead-10-20', 'collinear']), { rxMHz: 445, powerW: 25 }).filter((p) => p.code === 'off-band') // prettier-ignore
+    const split = problems(built('desk-uhf', ['lead-10-20', 'collinear']), { rxMHz: 445, powerW: 25 }).filter(
+      (p) => p.code === 'off-band',
+    )
     expect(split).toHaveLength(1)
     expect(split[0]!.message).toContain('the receive side is 445 MHz')
   })
@@ -49,8 +69,14 @@ describe('what will not work, and the way out', () => {
     const small = find('over-rating', built('handheld-uhf', ['att-10', 'long-whip']), { powerW: 2 })
     expect(small).toBeUndefined()
     const weak = kitWith('att-10', (x) => ({ ...x, spec: { ...x.spec, ratingW: 1 } }) as PartOf<'attenuator'>)
-    expect(find('over-rating', built('handheld-uhf', ['att-10', 'long-whip']), {}, weak)!.mend).toEqual({ kind: 'set power', powerW: 0.5 }) // prettier-ignore
-    expect(find('no-such-power', built('handheld-uhf', ['long-whip']), { powerW: 5 })!.mend).toEqual({ kind: 'set power', powerW: 2 }) // prettier-ignore
+    expect(find('over-rating', built('handheld-uhf', ['att-10', 'long-whip']), {}, weak)!.mend).toEqual({
+      kind: 'set power',
+      powerW: 0.5,
+    })
+    expect(find('no-such-power', built('handheld-uhf', ['long-whip']), { powerW: 5 })!.mend).toEqual({
+      kind: 'set power',
+      powerW: 2,
+    })
   })
   it('no ground plane; radials or a metal mount mend it', () => {
     const car = ['car-lead', 'roof-quarter']
@@ -58,7 +84,9 @@ describe('what will not work, and the way out', () => {
     expect(codes(built('mobile-uhf', car, { mount: 'magnet' }), { powerW: 25 })).not.toContain(
       'no-ground-plane',
     )
-    expect(codes(built('mobile-uhf', car, { alongIds: ['radials'] }), { powerW: 25 })).not.toContain('no-ground-plane') // prettier-ignore
+    expect(codes(built('mobile-uhf', car, { alongIds: ['radials'] }), { powerW: 25 })).not.toContain(
+      'no-ground-plane',
+    )
     expect(codes(built('desk-uhf', ['turned sma-n', 'stub']), { powerW: 5 })).toContain('no-ground-plane')
   })
   it('a fixed antenna on a removable plan; no antenna; two; no radio; a second port that is not there', () => {
@@ -73,23 +101,41 @@ describe('what will not work, and the way out', () => {
     expect(codes({ ...one, ports: [...one.ports, ...one.ports] })).toContain('no-second-port')
   })
   it('an SWR that endangers the radio, and one that a lossy lead hides', () => {
-    const bad = (part: string) => kitWith(part, (x) => ({ ...x, spec: { ...x.spec, swr: [{ frequencyMHz: 460, swr: 5 }] } }) as PartOf<'antenna'>) // prettier-ignore
+    const bad = (part: string) =>
+      kitWith(
+        part,
+        (x) => ({ ...x, spec: { ...x.spec, swr: [{ frequencyMHz: 460, swr: 5 }] } }) as PartOf<'antenna'>,
+      )
     expect(find('swr-endangers', built('handheld-uhf', ['long-whip']), {}, bad('long-whip'))!.weight).toBe(
       'harms',
     )
-    const long = bad('collinear').map((p) => (p.id === 'lead-10-20' ? ({ ...p, spec: { ...p.spec, lengthM: 60 } } as Part) : p)) // prettier-ignore
+    const long = bad('collinear').map((p) =>
+      p.id === 'lead-10-20' ? ({ ...p, spec: { ...p.spec, lengthM: 60 } } as Part) : p,
+    )
     const hidden = find('swr-hidden', built('desk-uhf', ['lead-10-20', 'collinear']), { powerW: 25 }, long)!
     expect(hidden.message).toContain('hides a bad antenna')
     expect(codes(built('handheld-uhf', ['long-whip']), { txMHz: 441 })).toContain('swr-outside')
-    expect(codes(built('handheld-vhf', ['sma-gender', 'sma-bnc', 'telescopic']), { txMHz: 145, powerW: 5 })).toContain('swr-unknown') // prettier-ignore
+    expect(
+      codes(built('handheld-vhf', ['sma-gender', 'sma-bnc', 'telescopic']), { txMHz: 145, powerW: 5 }),
+    ).toContain('swr-unknown')
   })
   it('a service’s rules: power, ERP, height, external antenna, band', () => {
     const base = built('desk-uhf', ['lead-10-20', 'collinear'])
-    expect(codes(base, { powerW: 25, antennaHeightM: 12 }, kit, 'Event channel')).toEqual(expect.arrayContaining(['rule-height'])) // prettier-ignore
-    expect(find('rule-erp', built('handheld-uhf', ['long-whip']), { txMHz: 446.1 }, kit, 'Licence-free handheld')!.mend).toEqual({ kind: 'set power', powerW: 0.5 }) // prettier-ignore
-    expect(codes(built('handheld-uhf', ['long-whip']), { txMHz: 446.1 }, kit, 'Licence-free handheld')).toContain('rule-antenna') // prettier-ignore
+    expect(codes(base, { powerW: 25, antennaHeightM: 12 }, kit, 'Event channel')).toEqual(
+      expect.arrayContaining(['rule-height']),
+    )
+    expect(
+      find('rule-erp', built('handheld-uhf', ['long-whip']), { txMHz: 446.1 }, kit, 'Licence-free handheld')!
+        .mend,
+    ).toEqual({ kind: 'set power', powerW: 0.5 })
+    expect(
+      codes(built('handheld-uhf', ['long-whip']), { txMHz: 446.1 }, kit, 'Licence-free handheld'),
+    ).toContain('rule-antenna')
     expect(codes(base, { txMHz: 440 }, kit, 'Event channel')).toContain('rule-band')
-    expect(find('rule-power', built('handheld-vhf', ['vhf-rubber']), { txMHz: 152, powerW: 5 }, kit, 'Multi-use')!.mend).toEqual({ kind: 'set power', powerW: 1 }) // prettier-ignore
+    expect(
+      find('rule-power', built('handheld-vhf', ['vhf-rubber']), { txMHz: 152, powerW: 5 }, kit, 'Multi-use')!
+        .mend,
+    ).toEqual({ kind: 'set power', powerW: 1 })
   })
   it('a lead that costs more than its antenna brings, with a better one', () => {
     const p = find('lead-eats-gain', built('mobile-uhf', ['lead-5-20', 'turned n-uhf', 'collinear']), {
@@ -105,14 +151,27 @@ describe('what will not work, and the way out', () => {
       wayInM: 10,
     })
     expect(find('lead-short', base, { powerW: 25, antennaHeightM: 8 })!.wayOut).toContain('18 m')
-    expect(find('mast-height', base, { powerW: 25, antennaHeightM: 12 })!.mend).toEqual({ kind: 'set height', heightM: 8 }) // prettier-ignore
+    expect(find('mast-height', base, { powerW: 25, antennaHeightM: 12 })!.mend).toEqual({
+      kind: 'set height',
+      heightM: 8,
+    })
     const thick = kitWith('mast-8', (x) => ({ ...x, spec: { ...x.spec, tubeMm: 60 } }) as PartOf<'mast'>)
     expect(find('clamp-misfit', base, { powerW: 25, antennaHeightM: 8 }, thick)!.wayOut).toContain(
       'larger clamp',
     )
   })
   it('an antenna that is not set for the channel', () => {
-    const vhf = (setting: number | null) => ({ ...built('handheld-vhf', []), ports: [{ items: [item('sma-gender'), item('sma-bnc'), item('telescopic', { setting })], mountId: null, mastId: null, polarisation: null }] }) // prettier-ignore
+    const vhf = (setting: number | null) => ({
+      ...built('handheld-vhf', []),
+      ports: [
+        {
+          items: [item('sma-gender'), item('sma-bnc'), item('telescopic', { setting })],
+          mountId: null,
+          mastId: null,
+          polarisation: null,
+        },
+      ],
+    })
     expect(find('not-set', vhf(null), { txMHz: 145, powerW: 5 })!.mend).toMatchObject({ setting: 501.5 })
     expect(find('not-set', vhf(491), { txMHz: 145, powerW: 5 })!.weight).toBe('costs')
     expect(codes(vhf(501.5), { txMHz: 145, powerW: 5 })).not.toContain('not-set')
@@ -121,13 +180,18 @@ describe('what will not work, and the way out', () => {
   it('limits of lead and connector, two antennas close together, a feeder that drops too much', () => {
     const high = kitWith('thin-lead', (x) => ({ ...x, spec: { ...x.spec, maxMHz: 400 } }) as PartOf<'lead'>)
     expect(codes(built('handheld-uhf', ['thin-lead', 'long-whip']), {}, high)).toContain('lead-limit')
-    expect(codes(built('mobile-uhf', ['lead-5-20', 'turned n-uhf', 'collinear']), { powerW: 25 })).toContain('connector-limit') // prettier-ignore
+    expect(codes(built('mobile-uhf', ['lead-5-20', 'turned n-uhf', 'collinear']), { powerW: 25 })).toContain(
+      'connector-limit',
+    )
     const one = built('data-two', ['data-whip'])
     const two = { ...one, ports: [...one.ports, ...one.ports] }
     expect(find('ports-close', two, { txMHz: 915, powerW: 1 })!.weight).toBe('ask')
     expect(find('ports-close', { ...two, spacingM: 0.05 }, { txMHz: 915, powerW: 1 })!.weight).toBe('costs')
     expect(codes({ ...two, spacingM: 0.5 }, { txMHz: 915, powerW: 1 })).not.toContain('ports-close')
-    const long = kitWith('feeder', (x) => ({ ...x, spec: { ...x.spec, cableM: 100, drawA: 2 } }) as PartOf<'power feeder'>) // prettier-ignore
+    const long = kitWith(
+      'feeder',
+      (x) => ({ ...x, spec: { ...x.spec, cableM: 100, drawA: 2 } }) as PartOf<'power feeder'>,
+    )
     expect(codes(built('handheld-uhf', ['long-whip'], { alongIds: ['feeder'] }), {}, long)).toContain(
       'feeder-drop',
     )

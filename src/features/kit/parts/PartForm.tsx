@@ -25,7 +25,7 @@ interface Props {
 const COMMON = [
   { name: 'owned', label: 'How many', unit: '' },
   { name: 'weightG', label: 'Weight of one', unit: 'g' },
-  { name: 'wornMm', label: 'Sticks out when worn', unit: 'mm' },
+  { name: 'wornMm', label: 'Sticks out', unit: 'mm' },
   { name: 'price', label: 'Price of one', unit: '' },
 ] as const
 

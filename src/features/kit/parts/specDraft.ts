@@ -42,7 +42,7 @@ function shownField(field: PartField, value: unknown, units: Units): DraftValue 
 export function draftOfSpec(kind: PartKind, spec: object, units: Units): SpecDraft {
   const values = spec as Record<string, unknown>
   return Object.fromEntries(
-    PART_FIELDS[kind].map((f) => [f.name, shownField(f, values[f.name] ?? f.start, units)]),
+    PART_FIELDS[kind].map((f) => [f.name, shownField(f, f.name in values ? values[f.name] : f.start, units)]),
   )
 }
 

@@ -71,7 +71,7 @@ export function RulesPlace({ trialId, rows, chosen, units }: Props) {
         label="This trial keeps to"
         value={known ? key(chosen) : ''}
         onChange={(e) => void choose(e.target.value)}
-        sx={{ minWidth: { xs: '100%', sm: 460 }, mb: 2 }}
+        sx={{ width: '100%', maxWidth: 560, mb: 2 }}
       >
         <MenuItem value="">no rules</MenuItem>
         {rows.flatMap((r) =>

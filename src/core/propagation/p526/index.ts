@@ -1,0 +1,4 @@
+export * from './bullington'
+export * from './deltaBullington'
+export * from './knifeEdge'
+export * from './sphericalEarth'

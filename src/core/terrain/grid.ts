@@ -1,0 +1,114 @@
+import type { Place } from '@/core/geo'
+
+/** A height that nobody knows. */
+export const VOID = -32768
+
+/**
+ * Elevations on a regular grid of latitude and longitude, north row first, west column first. A value stands for the
+ * middle of its cell: row r is at north - r · stepLat, column c at west + c · stepLon, degrees.
+ */
+export interface HeightGrid {
+  width: number
+  height: number
+  /** Of the first column and the first row, degrees. */
+  west: number
+  north: number
+  stepLon: number
+  stepLat: number
+  /** Metres of one unit of the data. */
+  scaleM: number
+  /** width · height values; {@link VOID} is not known. */
+  data: Int16Array
+  /** 1 where a void was filled; null where none was. */
+  filled: Uint8Array | null
+}
+
+/** Most cells that a grid may have: a tile of one second, and some. */
+export const MOST_CELLS = 16_000_000
+
+export const gridBounds = (g: HeightGrid) => ({
+  west: g.west,
+  east: g.west + (g.width - 1) * g.stepLon,
+  north: g.north,
+  south: g.north - (g.height - 1) * g.stepLat,
+})
+
+export function covers(g: HeightGrid, { lat, lon }: Place): boolean {
+  const b = gridBounds(g)
+  return lat <= b.north + 1e-9 && lat >= b.south - 1e-9 && lon >= b.west - 1e-9 && lon <= b.east + 1e-9
+}
+
+/**
+ * Height over the sea at a place, m, bilinear between the four cells around it.
+ * @returns NaN outside the grid, or where one of the four is not known
+ */
+export function heightAt(g: HeightGrid, lat: number, lon: number): number {
+  const x = (lon - g.west) / g.stepLon
+  const y = (g.north - lat) / g.stepLat
+  if (!(x >= -1e-9 && y >= -1e-9 && x <= g.width - 1 + 1e-9 && y <= g.height - 1 + 1e-9)) return NaN
+  const c = Math.min(Math.max(Math.floor(x), 0), g.width - 2)
+  const r = Math.min(Math.max(Math.floor(y), 0), g.height - 2)
+  const i = r * g.width + c
+  const [a, b] = [g.data[i]!, g.data[i + 1]!]
+  const [e, d] = [g.data[i + g.width]!, g.data[i + g.width + 1]!]
+  if (a === VOID || b === VOID || e === VOID || d === VOID) return NaN
+  const fx = x - c
+  const fy = y - r
+  return g.scaleM * ((a * (1 - fx) + b * fx) * (1 - fy) + (e * (1 - fx) + d * fx) * fy)
+}
+
+/** Several grids side by side; where they overlap, the finest goes first. */
+export interface Terrain {
+  grids: readonly HeightGrid[]
+}
+
+export function terrainOf(grids: readonly HeightGrid[]): Terrain {
+  return { grids: [...grids].sort((a, b) => a.stepLat - b.stepLat) }
+}
+
+/** Height over the sea, m; NaN where no grid knows it. Between tiles that do not share a row the nearer edge stands. */
+export function terrainHeight(t: Terrain, lat: number, lon: number): number {
+  for (const g of t.grids) {
+    const h = heightAt(g, lat, lon)
+    if (!Number.isNaN(h)) return h
+  }
+  // In the seam between two tiles: within one step of an edge the edge's own height stands.
+  for (const g of t.grids) {
+    const b = gridBounds(g)
+    const near = heightAt(
+      g,
+      Math.min(Math.max(lat, b.south), b.north),
+      Math.min(Math.max(lon, b.west), b.east),
+    )
+    const off = Math.max(b.south - lat, lat - b.north, (b.west - lon) * 1, lon - b.east)
+    if (!Number.isNaN(near) && off <= g.stepLat) return near
+  }
+  return NaN
+}
+
+/** Spacing of the finest grid at a place, m; null where there is none. */
+export function spacingM(t: Terrain, place: Place): number | null {
+  const g = t.grids.find((x) => covers(x, place))
+  return g ? g.stepLat * 111_320 : null
+}
+
+/** The cells of a grid within some bounds, as a grid of their own; null where they do not meet. */
+export function cropGrid(
+  g: HeightGrid,
+  bounds: { west: number; east: number; north: number; south: number },
+): HeightGrid | null {
+  const c0 = Math.max(0, Math.floor((bounds.west - g.west) / g.stepLon))
+  const c1 = Math.min(g.width - 1, Math.ceil((bounds.east - g.west) / g.stepLon))
+  const r0 = Math.max(0, Math.floor((g.north - bounds.north) / g.stepLat))
+  const r1 = Math.min(g.height - 1, Math.ceil((g.north - bounds.south) / g.stepLat))
+  if (c1 - c0 < 1 || r1 - r0 < 1) return null
+  const [width, height] = [c1 - c0 + 1, r1 - r0 + 1]
+  const data = new Int16Array(width * height)
+  const filled = g.filled ? new Uint8Array(width * height) : null
+  for (let r = 0; r < height; r++) {
+    const from = (r0 + r) * g.width + c0
+    data.set(g.data.subarray(from, from + width), r * width)
+    filled?.set(g.filled!.subarray(from, from + width), r * width)
+  }
+  return { ...g, width, height, west: g.west + c0 * g.stepLon, north: g.north - r0 * g.stepLat, data, filled }
+}
