@@ -19,7 +19,7 @@ export default tseslint.config(
       'import/resolver': { typescript: { alwaysTryTypes: true } },
       'boundaries/include': ['src/**/*'],
       'boundaries/elements': [
-        ...['core', 'data', 'ui', 'demo', 'cli', 'app'].map((type) => ({
+        ...['core', 'data', 'ui', 'demo', 'cli', 'app', 'workers'].map((type) => ({
           type,
           pattern: `src/${type}/**`,
           partialMatch: false,
@@ -36,10 +36,11 @@ export default tseslint.config(
           policies: [
             goes('core', ['core']),
             goes('data', ['data', 'core']),
-            goes('ui', ['ui', 'core']),
-            goes('feature', ['core', 'data', 'ui']),
+            goes('ui', ['ui', 'core', 'workers']),
+            goes('feature', ['core', 'data', 'ui', 'workers']),
             goes('demo', ['demo', 'data', 'core']),
             goes('cli', ['cli', 'core']),
+            goes('workers', ['workers', 'core']),
             goes('app', ['app', 'feature', 'ui', 'data', 'core']),
             // A feature knows itself and no other: what two need moves to ui, data or core.
             ...features.map((name) => ({

@@ -1,5 +1,6 @@
 export * from './database'
 export type { ChosenService, PackingState, UnitNote } from './schema'
+export * from './grids'
 export * from './ground'
 export * from './ids'
 export * from './importDay'

@@ -20,7 +20,7 @@ export interface KitRig extends Rig {
 }
 
 /** What is stored of a rig. The figures of a built one come from its parts; those typed stand for the others. */
-export type RigInput = Omit<Rig, 'id' | 'atRx' | 'budget'> & {
+export type RigInput = Omit<Rig, 'id' | 'atRx' | 'budget' | 'sensitivityDbm' | 'bodyLossDb'> & {
   note: string
   assembly?: Assembly | null
   bandwidthKHz?: number | null
@@ -58,7 +58,8 @@ export function toRig(row: typeof rig.$inferSelect, parts: readonly Part[]): Rig
 
 /** What is stored of a rig that the kit lists, to be stored again changed. */
 export function inputOfRig(r: KitRig): RigInput {
-  const { id: _i, revision: _r, usedBy: _u, atRx: _a, budget: _b, variantOf: _v, ...input } = r
+  const { id: _i, revision: _r, usedBy: _u, atRx: _a, budget: _b, variantOf: _v, ...rest } = r
+  const { sensitivityDbm: _s, bodyLossDb: _l, ...input } = rest
   return input
 }
 

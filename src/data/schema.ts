@@ -111,6 +111,24 @@ export const rig = sqliteTable(
   (t) => [uniqueIndex('rig_letter').on(t.letter)],
 )
 
+/** Elevations of a piece of ground; the heights themselves are a file beside the database, named by its hash. */
+export const grid = sqliteTable('grid', {
+  /** SHA-256 of the heights and where they lie. */
+  id: id(),
+  name: text('name').notNull(),
+  width: integer('width').notNull(),
+  height: integer('height').notNull(),
+  west: real('west').notNull(),
+  north: real('north').notNull(),
+  stepLon: real('step_lon').notNull(),
+  stepLat: real('step_lat').notNull(),
+  scaleM: real('scale_m').notNull(),
+  /** Cells that were voids and are filled, and those that stay unknown. */
+  filledCells: integer('filled_cells').notNull(),
+  voidCells: integer('void_cells').notNull(),
+  createdAt: createdAt(),
+})
+
 /** A base, a candidate for one, a relay's place, or a far end that is not ours. */
 export const site = sqliteTable('site', {
   id: id(),

@@ -18,6 +18,7 @@ import {
   type PlanInput,
 } from '@/data'
 import { trial } from '@/data/schema'
+import { seedGround } from './ground'
 import { seedKit } from './kit'
 
 /** The harbour of Ostrey, an invented island in the open Atlantic. */
@@ -141,6 +142,7 @@ function makeRun(db: Db, trialId: string, seed: RunSeed): void {
 /** Fills an empty database with the Ostrey round. Does nothing where there is a trial already. */
 export function seedOstrey(db: Db): boolean {
   if (db.select().from(trial).limit(1).get()) return false
+  seedGround(db, HARBOUR)
   const { ids, service } = seedKit(db)
   const truth = { A: -5, B: 1, C: 2, D: -3.2, E: -2.4 }
   const gainDbi = Object.fromEntries(Object.entries(truth).map(([l, g]) => [ids.get(l)!, g]))

@@ -3,6 +3,7 @@ import { placeParts, type Assembly, type PlacedRig } from './assembly'
 import { budgetOf, type Budget } from './budget'
 import { problemsOf, type KitProblem } from './checks'
 import type { Part } from './part'
+import { sensitivityDbm } from './receiving'
 import type { RigFigures } from './rig'
 import type { ServiceRule } from './ruleSet'
 
@@ -73,10 +74,21 @@ function figuresOf(budgets: readonly Budget[]): RigFigures {
 
 /** What a trial compares a built rig by: its figures at both frequencies, and the steps that make them. */
 export function figuresOfAssembly(assembly: Assembly, settings: RigSettings, parts: readonly Part[]) {
-  const budgets = budgetsOf(placeParts(assembly, parts), settings)
+  const placed = placeParts(assembly, parts)
+  const budgets = budgetsOf(placed, settings)
   const tx = figuresOf(budgets.map((b) => b.tx))
   const rx = figuresOf(budgets.map((b) => b.rx))
   const steps = budgets.flatMap((b) => b.tx.steps.map(({ name, db }) => ({ name, db })))
+  const forPrediction = {
+    sensitivityDbm: placed.radio ? sensitivityDbm(placed.radio.spec) : null,
+    bodyLossDb: Math.min(...budgets.map((b) => b.tx.bodyLossDb)),
+  }
   const split = settings.rxMHz !== null && settings.rxMHz !== settings.txMHz
-  return { ...tx, attenuatorAt: 'both ways' as const, ...(split ? { atRx: rx } : {}), budget: steps }
+  return {
+    ...tx,
+    attenuatorAt: 'both ways' as const,
+    ...(split ? { atRx: rx } : {}),
+    ...forPrediction,
+    budget: steps,
+  }
 }

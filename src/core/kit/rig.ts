@@ -26,6 +26,9 @@ export interface Rig {
   attenuatorAt: 'both ways' | 'transmit' | 'receive'
   /** The figures at the receive frequency, where it is another and the rig is built of parts. */
   atRx?: RigFigures
+  /** Of the receiver at its connector, dBm; and what a body or a car takes, dB. For predictions, never for evening. */
+  sensitivityDbm?: number | null
+  bodyLossDb?: number
   /** How the figures were come by, frozen with the run: each step of the budget in dB. */
   budget?: { name: string; db: number }[]
 }

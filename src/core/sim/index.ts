@@ -1,1 +1,2 @@
 export * from './field'
+export * from './island'

@@ -2,6 +2,8 @@ import type { Place } from '@/core/geo'
 import { effectiveRadiusKm, USUAL_K } from '@/core/propagation/horizon'
 import { gridBounds, VOID, type HeightGrid } from './grid'
 
+const SIDES = [-1, 1] as const
+
 /** What is in sight from a place: 1 seen, 0 not, 2 not known. */
 export interface Viewshed {
   seen: Uint8Array
@@ -32,6 +34,7 @@ export function viewshed(
   const bounds = gridBounds(grid)
   const cellX = grid.stepLon * 111_320 * Math.cos((((bounds.north + bounds.south) / 2) * Math.PI) / 180)
   const cellY = grid.stepLat * 110_574 + 0.5 * grid.stepLat * (111_694 - 110_574)
+  const [cellX2, cellY2] = [cellX * cellX, cellY * cellY]
   const curve = 1 / (2000 * effectiveRadiusKm(k))
   const eye = data[y0 * width + x0]! * scaleM + observerM
   const seen = new Uint8Array(width * height)
@@ -44,25 +47,25 @@ export function viewshed(
   let known = 1
   seen[y0 * width + x0] = 1
   need[y0 * width + x0] = -Infinity
-  const look = (dx: number, dy: number) => {
-    const x = x0 + dx
-    const y = y0 + dy
+  // One cell, by its steps from the observer: how far (ax, ay, 0 or more) and to which side (sx, sy, -1, 0 or 1).
+  const look = (ax: number, ay: number, sx: number, sy: number) => {
+    const x = x0 + ax * sx
+    const y = y0 + ay * sy
     if (x < 0 || y < 0 || x >= width || y >= height) return
-    const [mx, my] = [dx * cellX, dy * cellY]
-    const far2 = mx * mx + my * my
+    const far2 = ax * ax * cellX2 + ay * ay * cellY2
     if (far2 > r2) return
     const i = y * width + x
-    const [ax, ay] = [Math.abs(dx), Math.abs(dy)]
-    const [sx, sy] = [Math.sign(dx), Math.sign(dy)]
     let least: number
     if (ax <= 1 && ay <= 1) least = -Infinity
     else if (ax > ay) {
       const j = i - sx
-      const p = ay === 0 ? need[j]! : between(need[j]!, need[j - sy * width]!, ay / ax)
+      const behind = need[j]!
+      const p = ay === 0 ? behind : between(behind, need[j - sy * width]!, ay / ax)
       least = (p * ax) / (ax - 1)
     } else if (ay > ax) {
       const j = i - sy * width
-      const p = ax === 0 ? need[j]! : between(need[j]!, need[j - sx]!, ax / ay)
+      const behind = need[j]!
+      const p = ax === 0 ? behind : between(behind, need[j - sx]!, ax / ay)
       least = (p * ay) / (ay - 1)
     } else least = (need[i - sx - sy * width]! * ax) / (ax - 1)
     const raw = data[i]!
@@ -80,24 +83,22 @@ export function viewshed(
     need[i] = ground > least ? ground : least
   }
   for (let ring = 1; ring <= Math.max(mostX, mostY); ring++) {
-    const rx = Math.min(ring, mostX)
-    const ry = Math.min(ring, mostY)
-    if (ring <= mostX)
-      for (let dy = -Math.min(ring - 1, mostY); dy <= Math.min(ring - 1, mostY); dy++) {
-        look(ring, dy)
-        look(-ring, dy)
-      }
-    if (ring <= mostY)
-      for (let dx = -Math.min(ring - 1, mostX); dx <= Math.min(ring - 1, mostX); dx++) {
-        look(dx, ring)
-        look(dx, -ring)
-      }
-    if (rx === ring && ry === ring) {
-      look(ring, ring)
-      look(-ring, ring)
-      look(ring, -ring)
-      look(-ring, -ring)
+    if (ring <= mostX) {
+      look(ring, 0, 1, 0)
+      look(ring, 0, -1, 0)
+      const most = Math.min(ring - 1, mostY)
+      for (const sx of SIDES)
+        for (const sy of SIDES) for (let ay = 1; ay <= most; ay++) look(ring, ay, sx, sy)
     }
+    if (ring <= mostY) {
+      look(0, ring, 0, 1)
+      look(0, ring, 0, -1)
+      const most = Math.min(ring - 1, mostX)
+      for (const sy of SIDES)
+        for (const sx of SIDES) for (let ax = 1; ax <= most; ax++) look(ax, ring, sx, sy)
+    }
+    if (ring <= mostX && ring <= mostY)
+      for (const sx of SIDES) for (const sy of SIDES) look(ring, ring, sx, sy)
   }
   return { seen, inSight, known }
 }

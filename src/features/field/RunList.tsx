@@ -10,6 +10,7 @@ import { format, parseISO } from 'date-fns'
 import Link from 'next/link'
 import { useActionState, useMemo } from 'react'
 import { foldEntries, marksNow, type Entry, type TrialPlan } from '@/core/trial'
+import type { PlanGround } from '@/core/reach'
 import type { Units } from '@/core/units'
 import { Empty, PageHead, Refused } from '@/ui/shell'
 import { ReachStrip, stripModel } from '@/ui/strip'
@@ -51,11 +52,21 @@ function NewRun({ trialId }: { trialId: string }) {
 }
 
 /** The strip of the run that counts: its progress. */
-function Progress({ plan, entries, units }: { plan: TrialPlan; entries: Entry[]; units: Units }) {
+function Progress({
+  plan,
+  entries,
+  ground,
+  units,
+}: {
+  plan: TrialPlan
+  entries: Entry[]
+  ground: PlanGround | null
+  units: Units
+}) {
   const model = useMemo(() => {
     const log = foldEntries(entries)
-    return stripModel(plan, marksNow(plan, log), log)
-  }, [plan, entries])
+    return stripModel(plan, marksNow(plan, log), log, new Map(), null, ground)
+  }, [plan, entries, ground])
   return <ReachStrip model={model} units={units} title="What is logged and what is still to make" />
 }
 
@@ -65,11 +76,12 @@ interface Props {
   /** What a run still wants; null where it can begin. */
   missing: string | null
   current: { plan: TrialPlan; entries: Entry[] } | null
+  ground: PlanGround | null
   units: Units
 }
 
 /** The field step: runs of this trial, the progress of the one that counts, and a new one. */
-export function RunList({ trialId, runs, missing, current, units }: Props) {
+export function RunList({ trialId, runs, missing, current, ground, units }: Props) {
   return (
     <>
       <PageHead
@@ -120,7 +132,7 @@ export function RunList({ trialId, runs, missing, current, units }: Props) {
           </Box>
         ))}
       </Box>
-      {current && <Progress {...current} units={units} />}
+      {current && <Progress {...current} ground={ground} units={units} />}
       {missing ? (
         <Empty title="Nothing to log yet" action={null}>
           {missing}

@@ -9,6 +9,7 @@ import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState, useTransition } from 'react'
 import { chanceInWords, reachText, verdictWords, type Findings } from '@/core/findings'
+import type { PlanGround } from '@/core/reach'
 import type { CopyRule } from '@/core/reports'
 import { marksNow, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
@@ -29,6 +30,7 @@ interface Props {
   plan: TrialPlan
   log: RunLog
   findings: Findings
+  ground: PlanGround | null
   units: Units
 }
 
@@ -52,15 +54,15 @@ const SCOPE_NAMES: Record<string, string> = {
 }
 
 /** The findings: verdicts in words first, the strip that carries them, then the figures and what was left out. */
-export function FindingsStep({ trialId, runs, runId, plan, log, findings, units }: Props) {
+export function FindingsStep({ trialId, runs, runId, plan, log, findings, ground, units }: Props) {
   const router = useRouter()
   const [waiting, start] = useTransition()
   const [leg, setLeg] = useState<string | null>(null)
   const marks = useMemo(() => marksNow(plan, log), [plan, log])
   const legs = [...new Map(marks.map((m) => [m.legId, m.legName]))]
   const model = useMemo(
-    () => stripModel(plan, marks, log, bracketsOf(findings, units), leg),
-    [plan, marks, log, findings, units, leg],
+    () => stripModel(plan, marks, log, bracketsOf(findings, units), leg, ground),
+    [plan, marks, log, findings, units, leg, ground],
   )
   const go = (rule: CopyRule, run: string) =>
     start(() => router.replace(`/trials/${trialId}/findings?${paramsFromRule(rule, run)}`, { scroll: false }))

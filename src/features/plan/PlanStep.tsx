@@ -10,6 +10,7 @@ import Typography from '@mui/material/Typography'
 import { useMemo, useState, type ReactNode } from 'react'
 import { nameLinks, type Direction, type Rig } from '@/core/kit'
 import { estimatedMinutes, foldEntries, plannedChecks, type TrialPlan } from '@/core/trial'
+import type { PlanGround } from '@/core/reach'
 import type { Units } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
 import { CopyRuleField } from '@/ui/fields/CopyRuleField'
@@ -27,6 +28,7 @@ interface Props {
   initial: PlanInput
   rigs: Rig[]
   runs: number
+  ground: PlanGround | null
   units: Units
 }
 
@@ -78,7 +80,7 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 }
 
 /** The plan: what is compared, what is held the same, what counts as heard, and every check still to make. */
-export function PlanStep({ trialId, revision, plan, initial, rigs, runs, units }: Props) {
+export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground, units }: Props) {
   const [input, setInput] = useState(initial)
   const [saved, setSaved] = useState<{ ok: boolean; message: string } | null>(null)
   const set = <K extends keyof PlanInput>(key: K, value: PlanInput[K]) => {
@@ -86,7 +88,10 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, units }
     setSaved(null)
   }
   const draft = useMemo(() => draftPlan(plan, input, rigs), [plan, input, rigs])
-  const model = useMemo(() => stripModel(draft, draft.marks, EMPTY_LOG), [draft])
+  const model = useMemo(
+    () => stripModel(draft, draft.marks, EMPTY_LOG, new Map(), null, ground),
+    [draft, ground],
+  )
   const checks = plannedChecks(draft).length
   const changed = JSON.stringify(input) !== JSON.stringify(initial)
   const save = async () => {

@@ -7,6 +7,7 @@ import { useMemo, useRef, useState, type KeyboardEvent } from 'react'
 import { SMOOTH_GROUND_ASSUMES } from '@/core/reach'
 import { distanceText, distanceUnit, fromAxis, toAxis, type Units } from '@/core/units'
 import { looksOf } from '@/ui/theme/palette'
+import { GroundFoot } from './GroundFoot'
 import { LaneDrawing } from './LaneDrawing'
 import { axisPlace, axisTicks, type AxisScale, type Post, type StripModel } from './model'
 import { StripKey } from './StripKey'
@@ -15,6 +16,7 @@ import { useWidth } from '@/ui/shell/useWidth'
 
 const LANE = 130
 const FOOT = 40
+const GROUND = 92
 const PAD = 14
 
 interface Place {
@@ -58,7 +60,8 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
     () => (m: number) => PAD + inner * axisPlace(m, model.farthestM, model.nearestM, scale),
     [inner, model, scale],
   )
-  const height = model.lanes.length * LANE + FOOT
+  const floor = model.lanes.length * LANE
+  const height = floor + FOOT + (model.ground ? GROUND : 0)
   const end = toAxis(model.farthestM * 1.12, units)
   const ticks = axisTicks(end, toAxis(model.nearestM * 0.7, units), scale)
   const looks = looksOf(model.lanes.map((l) => l.letter))
@@ -139,6 +142,9 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
               }}
             />
           ))}
+          {model.ground && (
+            <GroundFoot ground={model.ground} top={floor} height={GROUND} x={x} units={units} />
+          )}
         </svg>
       </div>
       <div aria-live="polite">
@@ -159,9 +165,19 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
         )}
       </div>
       <Box sx={{ color: 'var(--soft)', fontSize: '0.85rem', mt: 0.5 }}>
-        Expected beforehand: free space, then plane earth, less {SMOOTH_GROUND_ASSUMES.clutterDb} dB for body
-        and clutter, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question,{' '}
-        {SMOOTH_GROUND_ASSUMES.neededDbm} dBm needed. It knows no hills.
+        {model.ground ? (
+          <>
+            Expected beforehand: over this ground, diffraction by ITU-R P.526, 10 dB for what stands about the
+            ends, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question, 8 dB of spread.
+            The log will correct it.
+          </>
+        ) : (
+          <>
+            Expected beforehand: free space, then plane earth, less {SMOOTH_GROUND_ASSUMES.clutterDb} dB for
+            body and clutter, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question,{' '}
+            {SMOOTH_GROUND_ASSUMES.neededDbm} dBm needed. It knows no hills; bring the ground in under Ground.
+          </>
+        )}
       </Box>
       <StripTable model={model} units={units} />
     </Box>

@@ -1,5 +1,5 @@
 import { listenerOf, type Direction, type Link } from '@/core/kit'
-import { chanceOverSmoothGround } from '@/core/reach'
+import { chanceOverSmoothGround, linkKey, meanChances, type LegGround, type PlanGround } from '@/core/reach'
 import { readingText, readReport, type Reading } from '@/core/reports'
 import { schedule, type LoggedCheck, type Mark, type RunLog, type TrialPlan } from '@/core/trial'
 
@@ -46,6 +46,8 @@ export interface StripModel {
   lanes: Lane[]
   nearestM: number
   farthestM: number
+  /** The ground under the legs shown; null where it is not known. */
+  ground: { baseGroundM: number; baseAntennaM: number; legs: LegGround[] } | null
 }
 
 /** Where a reading stands between the weakest and the strongest that its kind knows, 0 to 1. */
@@ -82,14 +84,21 @@ function postOf(plan: TrialPlan, check: LoggedCheck, mark: Mark): Post {
 
 const WEDGE_STEPS = 48
 
-function wedgeOf(link: Link, directions: readonly Direction[], farthestM: number): Lane['wedge'] {
-  return Array.from({ length: WEDGE_STEPS + 1 }, (_, i) => {
-    const distanceM = Math.max(1, farthestM * (i / WEDGE_STEPS) ** 2)
-    return {
-      distanceM,
-      chance: Math.min(...directions.map((d) => chanceOverSmoothGround(link, d, distanceM))),
-    }
-  })
+function wedgeOf(
+  link: Link,
+  directions: readonly Direction[],
+  farthestM: number,
+  legs: readonly LegGround[],
+): Lane['wedge'] {
+  const distances = Array.from({ length: WEDGE_STEPS + 1 }, (_, i) =>
+    Math.max(1, farthestM * (i / WEDGE_STEPS) ** 2),
+  )
+  const overGround = meanChances(legs, linkKey(link), distances)
+  if (overGround.length > 1) return overGround
+  return distances.map((distanceM) => ({
+    distanceM,
+    chance: Math.min(...directions.map((d) => chanceOverSmoothGround(link, d, distanceM))),
+  }))
 }
 
 /**
@@ -97,6 +106,7 @@ function wedgeOf(link: Link, directions: readonly Direction[], farthestM: number
  * @param log null before any run
  * @param brackets findings by link id
  * @param legId only this leg; null for all
+ * @param ground what the ground says of the plan; the wedge then comes from it, else from smooth ground
  */
 export function stripModel(
   plan: TrialPlan,
@@ -104,20 +114,26 @@ export function stripModel(
   log: RunLog,
   brackets: ReadonlyMap<string, Bracket[]> = new Map(),
   legId: string | null = null,
+  ground: PlanGround | null = null,
 ): StripModel {
   const shown = marks.filter((m) => legId === null || m.legId === legId)
   const byId = new Map(shown.map((m) => [m.id, m]))
   const distances = shown.map((m) => m.distanceM)
   const farthestM = distances.length ? Math.max(...distances) : 1000
+  const legs = ground?.legs.filter((l) => legId === null || l.legId === legId) ?? []
   const open = schedule(plan, log).filter((c) => c.state !== 'logged' && byId.has(c.markId))
   return {
     nearestM: distances.length ? Math.min(...distances) : 0,
     farthestM,
+    ground:
+      ground?.baseGroundM != null && legs.length > 0
+        ? { baseGroundM: ground.baseGroundM, baseAntennaM: ground.baseAntennaM, legs }
+        : null,
     lanes: plan.links.map((link) => ({
       id: link.id,
       letter: link.letter,
       name: link.name,
-      wedge: wedgeOf(link, plan.directions, farthestM * 1.12),
+      wedge: wedgeOf(link, plan.directions, farthestM * 1.12, legs),
       brackets: brackets.get(link.id) ?? [],
       posts: [
         ...log.checks

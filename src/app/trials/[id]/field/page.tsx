@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { db, openTrial } from '@/data'
+import { db, groundOf, openTrial, planOf } from '@/data'
 import { RunList } from '@/features/field/RunList'
 import { currentRun, runLines, whatIsMissing } from '@/features/field/runLines'
 import { readUnits } from '@/ui/shell/readUnits'
@@ -14,6 +14,7 @@ export default async function FieldPage({ params }: { params: Promise<{ id: stri
       runs={runLines(db(), id)}
       missing={whatIsMissing(open)}
       current={currentRun(db(), id)}
+      ground={groundOf(db(), currentRun(db(), id)?.plan ?? planOf(open))}
       units={await readUnits()}
     />
   )

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { db, listRuns, logOf, openTrial } from '@/data'
+import { db, groundOf, listRuns, logOf, openTrial } from '@/data'
 import { findingsOfRun } from '@/features/findings/compute'
 import { FindingsStep } from '@/features/findings/FindingsStep'
 import { NoFindings } from '@/features/findings/NoFindings'
@@ -30,6 +30,7 @@ export default async function FindingsPage({ params, searchParams }: Props) {
       plan={row.plan}
       log={log}
       findings={findings}
+      ground={groundOf(db(), row.plan)}
       units={await readUnits()}
     />
   )

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { db, listRigs, listRuns, openTrial, planInputOf, planOf } from '@/data'
+import { db, groundOf, listRigs, listRuns, openTrial, planInputOf, planOf } from '@/data'
 import { PlanStep } from '@/features/plan/PlanStep'
 import { readUnits } from '@/ui/shell/readUnits'
 
@@ -13,6 +13,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
       trialId={trial.id}
       revision={trial.revision}
       plan={planOf(open)}
+      ground={groundOf(db(), planOf(open))}
       initial={planInputOf(open)}
       rigs={listRigs(db())}
       runs={listRuns(db(), trial.id).length}

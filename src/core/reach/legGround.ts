@@ -1,0 +1,178 @@
+import { inverse, type Place } from '@/core/geo'
+import type { Direction, Link } from '@/core/kit/rig'
+import type { TrialPlan, Mark } from '@/core/trial/plan'
+import { groundProfile, pathClearance, terrainHeight, type Clearance, type Terrain } from '@/core/terrain'
+import { predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
+
+/** A mark on its ground. */
+export interface MarkGround {
+  markId: string
+  /** Crow-flies from the base, m. */
+  distanceM: number
+  /** Over the sea, m; null where the ground is not known. */
+  groundM: number | null
+  /** How the sight line from the base clears the ground; null where it is not known all the way. */
+  kind: Clearance | null
+  /** By how much the ground stands over the sight line where it rules, m, and where, km from the base. */
+  overM: number
+  atKm: number
+}
+
+/** One leg on its ground. */
+export interface LegGround {
+  legId: string
+  legName: string
+  /** The ground under the leg by crow-flies distance from the base; only as far as it is known. */
+  ground: { distanceM: number; heightM: number }[]
+  marks: MarkGround[]
+  /** Expected chance of copy by distance, by {@link linkKey}; the worse of the trial's directions. */
+  chances: Record<string, { distanceM: number; chance: number }[]>
+  /** How far from the base the ground is known along it, m; null where to its end. */
+  knownToM: number | null
+}
+
+/** What the ground says of a plan. */
+export interface PlanGround {
+  baseGroundM: number | null
+  /** Of the highest base antenna, over the ground, m. */
+  baseAntennaM: number
+  legs: LegGround[]
+}
+
+/** A link by its rigs, so that a draft of a plan finds it too. */
+export const linkKey = (link: Pick<Link, 'base' | 'out'>) => `${link.base.id} ${link.out.id}`
+
+/** Places predicted between two marks. */
+const BETWEEN = 3
+
+const asPlace = (m: Mark): Place | null =>
+  m.lat !== null && m.lon !== null ? { lat: m.lat, lon: m.lon } : null
+
+/** Chance over a path for every direction of a trial; a loop needs both ways. */
+export function chanceOver(
+  link: Link,
+  directions: readonly Direction[],
+  path: Parameters<typeof predict>[2],
+  settings: PredictionSettings,
+): number {
+  const one = (d: 'to base' | 'from base') => predict(link, d, path, settings).chance
+  return Math.min(...directions.map((d) => (d === 'loop' ? one('to base') * one('from base') : one(d))))
+}
+
+/**
+ * The ground along each leg of a plan: its shape, how each mark is seen from the base, and the chance of copy to expect.
+ * @returns null where the base has no coordinates or stands outside all that is known
+ */
+export function planGround(
+  terrain: Terrain,
+  plan: TrialPlan,
+  settings: PredictionSettings = USUAL_PREDICTION,
+): PlanGround | null {
+  const { base, links } = plan
+  if (!base || base.lat === null || base.lon === null) return null
+  const from = { lat: base.lat, lon: base.lon }
+  const baseGround = terrainHeight(terrain, from.lat, from.lon)
+  if (Number.isNaN(baseGround)) return null
+  const baseAntennaM = Math.max(2, ...links.map((l) => l.base.antennaHeightM))
+  const farM = links.length > 0 ? Math.min(...links.map((l) => l.out.antennaHeightM)) : 1.5
+  const frequencyMHz = links[0]?.out.txMHz ?? 446
+  const legIds = [...new Set(plan.marks.map((m) => m.legId))]
+  const legs = legIds.map((legId): LegGround => {
+    const marks = plan.marks.filter((m) => m.legId === legId)
+    const places = stops(from, marks)
+    const known = places.map((p) => ({ ...p, heightM: terrainHeight(terrain, p.place.lat, p.place.lon) }))
+    const firstUnknown = known.find((p) => Number.isNaN(p.heightM))
+    const within = firstUnknown ? known.slice(0, known.indexOf(firstUnknown)) : known
+    const paths = within.map((p) => ({
+      distanceM: p.distanceM,
+      profile: groundProfile(terrain, from, p.place),
+    }))
+    const whole = paths.filter((p) => p.profile.knownKm >= p.profile.lengthKm)
+    return {
+      legId,
+      legName: marks[0]!.legName,
+      ground: [
+        { distanceM: 0, heightM: baseGround },
+        ...within.map(({ distanceM, heightM }) => ({ distanceM, heightM })),
+      ],
+      marks: marks.map((m) => markGround(terrain, from, m, baseAntennaM, farM, frequencyMHz)),
+      chances: Object.fromEntries(
+        links.map((link) => [
+          linkKey(link),
+          whole.map(({ distanceM, profile }) => ({
+            distanceM,
+            chance: chanceOver(link, plan.directions, { distanceKm: profile.lengthKm, profile }, settings),
+          })),
+        ]),
+      ),
+      knownToM: firstUnknown ? (within[within.length - 1]?.distanceM ?? 0) : null,
+    }
+  })
+  return { baseGroundM: baseGround, baseAntennaM, legs }
+}
+
+/** The marks of a leg and places between them, in order from the base; distances are crow-flies. */
+function stops(from: Place, marks: readonly Mark[]): { place: Place; distanceM: number }[] {
+  const found: { place: Place; distanceM: number }[] = []
+  let last = from
+  for (const mark of marks) {
+    const place = asPlace(mark)
+    if (!place) continue
+    for (let i = 1; i <= BETWEEN; i++) {
+      const t = i / (BETWEEN + 1)
+      const between = {
+        lat: last.lat + t * (place.lat - last.lat),
+        lon: last.lon + t * (place.lon - last.lon),
+      }
+      found.push({ place: between, distanceM: inverse(from, between).distanceM })
+    }
+    found.push({ place, distanceM: mark.distanceM })
+    last = place
+  }
+  return found.filter((s) => s.distanceM > 1).sort((a, b) => a.distanceM - b.distanceM)
+}
+
+function markGround(
+  terrain: Terrain,
+  from: Place,
+  mark: Mark,
+  nearM: number,
+  farM: number,
+  frequencyMHz: number,
+): MarkGround {
+  const none: MarkGround = {
+    markId: mark.id,
+    distanceM: mark.distanceM,
+    groundM: null,
+    kind: null,
+    overM: 0,
+    atKm: 0,
+  }
+  const place = asPlace(mark)
+  if (!place) return none
+  const groundM = terrainHeight(terrain, place.lat, place.lon)
+  if (Number.isNaN(groundM)) return none
+  const profile = groundProfile(terrain, from, place)
+  if (profile.knownKm < profile.lengthKm) return { ...none, groundM }
+  return { ...none, groundM, ...pathClearance(profile, nearM, farM, frequencyMHz) }
+}
+
+/** Chance by distance over several legs together: the mean of those that reach so far. */
+export function meanChances(
+  legs: readonly LegGround[],
+  key: string,
+  distancesM: readonly number[],
+): { distanceM: number; chance: number }[] {
+  const curves = legs.map((l) => l.chances[key] ?? []).filter((c) => c.length > 1)
+  return distancesM.flatMap((distanceM) => {
+    const values = curves.flatMap((c) => {
+      if (distanceM > c[c.length - 1]!.distanceM) return []
+      const i = c.findIndex((p) => p.distanceM >= distanceM)
+      if (i <= 0) return [c[0]!.chance]
+      const [p, q] = [c[i - 1]!, c[i]!]
+      const t = (distanceM - p.distanceM) / (q.distanceM - p.distanceM || 1)
+      return [p.chance + t * (q.chance - p.chance)]
+    })
+    return values.length > 0 ? [{ distanceM, chance: values.reduce((s, v) => s + v, 0) / values.length }] : []
+  })
+}

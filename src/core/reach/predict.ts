@@ -1,0 +1,153 @@
+import { ends, figuresFor, type Direction, type Link, type Rig } from '@/core/kit/rig'
+import { modelLoss, type ModelName, type Profile } from '@/core/propagation'
+import { eirpDbm } from '@/core/rf/levels'
+import { manMadeNoiseDb, noiseFloorDbm, noiseFigureDb, type Surroundings } from '@/core/rf/noise'
+import { normalCdf } from '@/core/stats/normal'
+
+/** What a prediction takes for granted; each is a setting, and the log will correct it. */
+export interface PredictionSettings {
+  model: ModelName
+  surroundings: Surroundings
+  /** What houses, trees and bushes about each end take, dB. */
+  baseClutterDb: number
+  farClutterDb: number
+  /** Over the receiver's 12 dB SINAD for the copy that is agreed, dB. */
+  copyDb: number
+  /** Location variability, dB. */
+  spreadDb: number
+  /** Bending of the ray. */
+  k: number
+}
+
+export const USUAL_PREDICTION: PredictionSettings = {
+  model: 'terrain',
+  surroundings: 'rural',
+  baseClutterDb: 2,
+  farClutterDb: 8,
+  copyDb: 6,
+  spreadDb: 8,
+  k: 4 / 3,
+}
+
+/** For a receiver whose sensitivity is not known: 0.25 µV across 50 ohm. */
+export const USUAL_SENSITIVITY_DBM = -119
+const BANDWIDTH_HZ = 11_000
+const CARRIER_TO_NOISE_DB = 8
+
+/** A path between the base and a place out there. */
+export interface PredictedPath {
+  distanceKm: number
+  profile: Profile | null
+  /** Woods and the like along it, dB. */
+  alongDb?: number
+}
+
+/** One direction of a link over one path. */
+export interface Prediction {
+  direction: Direction
+  frequencyMHz: number
+  lossDb: number
+  levelDbm: number
+  neededDbm: number
+  marginDb: number
+  /** Chance that the copy is as agreed, 0 to 1. */
+  chance: number
+  /** Why the model may not apply here. */
+  notes: string[]
+  /** Null where the model had an answer; else what stood in for it. */
+  insteadOf: ModelName | null
+}
+
+const bodyOf = (rig: Rig) => rig.bodyLossDb ?? 0
+
+/** Level that a receiver needs at its connector for the agreed copy, dBm: sensitivity, raised by noise from outside. */
+export function neededDbm(receiver: Rig, frequencyMHz: number, settings: PredictionSettings): number {
+  const sensitivity = receiver.sensitivityDbm ?? USUAL_SENSITIVITY_DBM
+  const figure = noiseFigureDb({ sensitivityDbm: sensitivity, bandwidthHz: BANDWIDTH_HZ, carrierToNoiseDb: CARRIER_TO_NOISE_DB }) // prettier-ignore
+  const leadLossDb = (figuresFor(receiver, false).leadLossDb ?? 0) + figuresFor(receiver, false).attenuatorDb
+  const floor = (externalDb: number) =>
+    noiseFloorDbm({ bandwidthHz: BANDWIDTH_HZ, externalDb, noiseFigureDb: figure, leadLossDb })
+  const raise = floor(manMadeNoiseDb(settings.surroundings, frequencyMHz)) - floor(0)
+  return sensitivity + raise + settings.copyDb
+}
+
+/**
+ * Predicts one direction of a link over a path, at that direction's own frequency. Antennas of unknown gain count as 0 dBi.
+ * Where the model has no answer, free space with plane earth stands in for it and is named.
+ */
+export function predict(
+  link: Link,
+  direction: 'to base' | 'from base',
+  path: PredictedPath,
+  settings: PredictionSettings,
+): Prediction {
+  const { sender, receiver } = ends(link, direction)
+  const frequencyMHz = sender.txMHz
+  const geometry = {
+    frequencyMHz,
+    distanceKm: path.distanceKm,
+    baseM: link.base.antennaHeightM,
+    farM: link.out.antennaHeightM,
+    profile: path.profile,
+    vertical: true,
+    k: settings.k,
+  }
+  let loss = modelLoss(settings.model, geometry)
+  const insteadOf = loss.db === null ? settings.model : null
+  if (loss.db === null) loss = { ...modelLoss('plane earth', geometry), notes: loss.notes }
+  const lossDb = loss.db! + settings.baseClutterDb + settings.farClutterDb + (path.alongDb ?? 0)
+  const [sends, hears] = [figuresFor(sender, true), figuresFor(receiver, false)]
+  const levelDbm =
+    eirpDbm(sender.powerW, sends.antennaGainDbi ?? 0, (sends.leadLossDb ?? 0) + sends.attenuatorDb) -
+    bodyOf(sender) -
+    lossDb -
+    bodyOf(receiver) +
+    (hears.antennaGainDbi ?? 0) -
+    (hears.leadLossDb ?? 0) -
+    hears.attenuatorDb
+  const needed = neededDbm(receiver, frequencyMHz, settings)
+  const marginDb = levelDbm - needed
+  return {
+    direction,
+    frequencyMHz,
+    lossDb,
+    levelDbm,
+    neededDbm: needed,
+    marginDb,
+    chance: normalCdf(marginDb / settings.spreadDb),
+    notes: loss.notes,
+    insteadOf,
+  }
+}
+
+/** Both directions, and which is the weaker and why. */
+export function predictBoth(link: Link, path: PredictedPath, settings: PredictionSettings) {
+  const toBase = predict(link, 'to base', path, settings)
+  const fromBase = predict(link, 'from base', path, settings)
+  const weaker = toBase.marginDb <= fromBase.marginDb ? toBase : fromBase
+  return { toBase, fromBase, weaker, why: whyWeaker(link, toBase, fromBase) }
+}
+
+/** Differences smaller than this are none, dB. */
+const LEAST_DB = 0.5
+
+function whyWeaker(link: Link, toBase: Prediction, fromBase: Prediction): string {
+  const difference = fromBase.marginDb - toBase.marginDb
+  if (Math.abs(difference) < LEAST_DB) return 'both ways alike'
+  const way = difference > 0 ? 'to base' : 'from base'
+  const reasons: string[] = []
+  const power = 10 * Math.log10(link.base.powerW / link.out.powerW)
+  if (Math.abs(power) > LEAST_DB && power > 0 === difference > 0)
+    reasons.push(
+      `${power > 0 ? 'the base' : 'the one out there'} sends ${Math.abs(power).toFixed(1)} dB more`,
+    )
+  const hears = fromBase.neededDbm - toBase.neededDbm
+  if (Math.abs(hears) > LEAST_DB && hears < 0 === difference > 0)
+    reasons.push(
+      `${hears < 0 ? 'the base' : 'the one out there'} needs ${Math.abs(hears).toFixed(1)} dB more to hear`,
+    )
+  const path = toBase.lossDb - fromBase.lossDb
+  if (Math.abs(path) > LEAST_DB && path > 0 === difference > 0)
+    reasons.push(`its frequency loses ${Math.abs(path).toFixed(1)} dB more on the way`)
+  return `${way} is the weaker by ${Math.abs(difference).toFixed(1)} dB${reasons.length > 0 ? `: ${reasons.join(', ')}` : ''}`
+}

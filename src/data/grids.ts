@@ -1,0 +1,97 @@
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { gunzipSync, gzipSync } from 'node:zlib'
+import { asc, eq } from 'drizzle-orm'
+import { planGround, type PlanGround } from '@/core/reach'
+import { terrainOf, VOID, type HeightGrid, type Terrain } from '@/core/terrain'
+import type { TrialPlan } from '@/core/trial'
+import type { Db } from './database'
+import { nowIso } from './ids'
+import { done, refuse, type Done } from './refusal'
+import { grid } from './schema'
+
+export type GridRow = typeof grid.$inferSelect
+
+/** Where a grid lies and how it is made, without its heights. */
+export type GridMeta = Omit<HeightGrid, 'data' | 'filled'>
+
+/** Heights are files beside the database, named by their hash. */
+const folderOf = (db: Db) => join(dirname(db.$client.name), 'ground')
+const fileOf = (db: Db, id: string) => join(folderOf(db), `${id}.heights.gz`)
+
+export function listGrids(db: Db): GridRow[] {
+  return db.select().from(grid).orderBy(asc(grid.createdAt), asc(grid.id)).all()
+}
+
+/** Heights, then which of them were filled: what a file and a request hold. */
+export function packGrid(g: HeightGrid): Buffer {
+  const heights = Buffer.from(g.data.buffer, g.data.byteOffset, g.data.byteLength)
+  return g.filled ? Buffer.concat([heights, Buffer.from(g.filled)]) : heights
+}
+
+/** A grid from what {@link packGrid} made; null where the sizes do not fit. */
+export function unpackGrid(meta: GridMeta, bytes: Uint8Array): HeightGrid | null {
+  const cells = meta.width * meta.height
+  if (bytes.byteLength !== cells * 2 && bytes.byteLength !== cells * 3) return null
+  const own = bytes.slice()
+  const data = new Int16Array(own.buffer, 0, cells)
+  return { ...meta, data, filled: own.byteLength > cells * 2 ? own.subarray(cells * 2) : null }
+}
+
+/** Keeps a grid. The same heights in the same place again change nothing. @returns its id */
+export function storeGrid(db: Db, name: string, g: HeightGrid): string {
+  const packed = packGrid(g)
+  const { width, height, west, north, stepLon, stepLat, scaleM } = g
+  const where = JSON.stringify([width, height, west, north, stepLon, stepLat, scaleM])
+  const id = createHash('sha256').update(where).update(packed).digest('hex')
+  if (db.select().from(grid).where(eq(grid.id, id)).get()) return id
+  mkdirSync(folderOf(db), { recursive: true })
+  // Written aside and renamed, so that a file is whole or is not there.
+  const aside = `${fileOf(db, id)}.part`
+  writeFileSync(aside, gzipSync(packed))
+  renameSync(aside, fileOf(db, id))
+  const voidCells = g.data.reduce((n, v) => (v === VOID ? n + 1 : n), 0)
+  const filledCells = g.filled?.reduce((n, v) => n + v, 0) ?? 0
+  db.insert(grid)
+    .values({ id, name, width, height, west, north, stepLon, stepLat, scaleM, filledCells, voidCells, createdAt: nowIso() })
+    .run()
+  return id
+}
+
+/** The stored bytes of a grid, still compressed; null where there is none. */
+export function gridFile(db: Db, id: string): Buffer | null {
+  if (!db.select().from(grid).where(eq(grid.id, id)).get() || !existsSync(fileOf(db, id))) return null
+  return readFileSync(fileOf(db, id))
+}
+
+export function deleteGrid(db: Db, id: string): Done {
+  if (!db.select().from(grid).where(eq(grid.id, id)).get()) return refuse('This ground is no longer there.')
+  db.delete(grid).where(eq(grid.id, id)).run()
+  rmSync(fileOf(db, id), { force: true })
+  return done(undefined)
+}
+
+const MOST_HELD = 6
+const held = new Map<string, HeightGrid>()
+
+/** All the ground that is known, heights loaded; kept in memory, the latest few grids. */
+export function openTerrain(db: Db): Terrain | null {
+  const grids = listGrids(db).flatMap((row) => {
+    const known = held.get(row.id)
+    if (known) return [known]
+    const file = gridFile(db, row.id)
+    const g = file && unpackGrid(row, gunzipSync(file))
+    if (!g) return []
+    held.set(row.id, g)
+    if (held.size > MOST_HELD) held.delete(held.keys().next().value!)
+    return [g]
+  })
+  return grids.length > 0 ? terrainOf(grids) : null
+}
+
+/** What the ground that is known says of a plan; null where there is none, or the base stands outside it. */
+export function groundOf(db: Db, plan: TrialPlan): PlanGround | null {
+  const terrain = openTerrain(db)
+  return terrain && planGround(terrain, plan)
+}

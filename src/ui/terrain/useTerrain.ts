@@ -1,0 +1,38 @@
+'use client'
+
+import * as Comlink from 'comlink'
+import { useEffect, useState } from 'react'
+import type { GridPlace, TerrainApi } from '@/workers/terrain'
+
+export type TerrainWorker = Comlink.Remote<TerrainApi>
+
+/** One worker for the page. */
+let worker: TerrainWorker | null = null
+
+export function terrainWorker(): TerrainWorker {
+  worker ??= Comlink.wrap<TerrainApi>(
+    new Worker(new URL('../../workers/terrain.ts', import.meta.url), { type: 'module' }),
+  )
+  return worker
+}
+
+/** The worker with the grids loaded that are listed; null until they are, or where there are none. */
+export function useTerrain(grids: readonly GridPlace[]): TerrainWorker | null {
+  const [ready, setReady] = useState<string | null>(null)
+  const key = grids.map((g) => g.id).join()
+  useEffect(() => {
+    if (key === '') return
+    let stale = false
+    void terrainWorker()
+      .load([...grids])
+      .then((n) => {
+        if (!stale && n > 0) setReady(key)
+      })
+    return () => {
+      stale = true
+    }
+    // The grids are told apart by their ids.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [key])
+  return key !== '' && ready === key ? terrainWorker() : null
+}
