@@ -59,10 +59,10 @@ export function storeGrid(db: Db, name: string, g: HeightGrid): string {
   return id
 }
 
-/** The stored bytes of a grid, still compressed; null where there is none. */
+/** The heights of a grid as {@link packGrid} made them; null where there is none. */
 export function gridFile(db: Db, id: string): Buffer | null {
   if (!db.select().from(grid).where(eq(grid.id, id)).get() || !existsSync(fileOf(db, id))) return null
-  return readFileSync(fileOf(db, id))
+  return gunzipSync(readFileSync(fileOf(db, id)))
 }
 
 export function deleteGrid(db: Db, id: string): Done {
@@ -81,7 +81,7 @@ export function openTerrain(db: Db): Terrain | null {
     const known = held.get(row.id)
     if (known) return [known]
     const file = gridFile(db, row.id)
-    const g = file && unpackGrid(row, gunzipSync(file))
+    const g = file && unpackGrid(row, file)
     if (!g) return []
     held.set(row.id, g)
     if (held.size > MOST_HELD) held.delete(held.keys().next().value!)

@@ -89,6 +89,46 @@ export function addLeg(db: Db, siteId: string, input: NewLeg): Done<string> {
   return done(id)
 }
 
+/** Puts a mark elsewhere; its distance and bearing from the leg's base are measured anew. Runs keep their own copy. */
+export function moveMark(db: Db, markId: string, place: Place, alongM: number | null): Done {
+  const row = db
+    .select({ markId: mark.id, lat: site.lat, lon: site.lon })
+    .from(mark)
+    .innerJoin(leg, eq(leg.id, mark.legId))
+    .innerJoin(site, eq(site.id, leg.siteId))
+    .where(eq(mark.id, markId))
+    .get()
+  if (!row) return refuse('This mark is no longer there.')
+  if (row.lat === null || row.lon === null) return refuse('The base has no coordinates, so a mark cannot be measured from it.')
+  const { distanceM, bearingDeg } = inverse({ lat: row.lat, lon: row.lon }, place)
+  if (distanceM < 5) return refuse('A mark at the base itself has no distance. Move it farther out.')
+  db.update(mark)
+    .set({ ...place, distanceM, bearingDeg, distanceSdM: null, how: 'coordinates', ...(alongM === null ? {} : { alongM }) })
+    .where(eq(mark.id, markId))
+    .run()
+  return done(undefined)
+}
+
+export type NewSite = { name: string; place: Place; role: SiteRow['role']; doubtM: number | null; moves: boolean; note: string }
+
+/** A place beside the bases: a candidate, a relay, a far end that is not ours. */
+export function addOtherSite(db: Db, input: NewSite): string {
+  const { place, ...rest } = input
+  const id = newId()
+  db.insert(site)
+    .values({ id, ...rest, ...place, createdAt: nowIso() })
+    .run()
+  return id
+}
+
+/** Deletes a place that no trial and no leg stands on. */
+export function deleteSite(db: Db, id: string): Done {
+  const used = db.select().from(trial).where(eq(trial.siteId, id)).get() ?? db.select().from(leg).where(eq(leg.siteId, id)).get()
+  if (used) return refuse('A trial or a leg starts from this place; it stays.')
+  db.delete(site).where(eq(site.id, id)).run()
+  return done(undefined)
+}
+
 /** Takes a leg out of a trial. The leg itself goes too where no other trial holds it; runs keep their own copy. */
 export function removeLeg(db: Db, trialId: string, legId: string): void {
   db.transaction((tx) => {

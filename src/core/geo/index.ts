@@ -1,2 +1,4 @@
 export * from './along'
+export * from './coordinates'
 export * from './geodesic'
+export * from './snap'

@@ -71,10 +71,20 @@ export function nextCheck(plan: TrialPlan, log: RunLog): ScheduledCheck | null {
  * @param speedKmh above nought, 4 by default
  */
 export function estimatedMinutes(plan: TrialPlan, speedKmh = 4): number {
-  const checks = plannedChecks(plan)
-  const changes = checks.filter((c, i) => i > 0 && c.linkId !== checks[i - 1]!.linkId).length
   const legs = new Map<string, number>()
   for (const m of plan.marks) legs.set(m.legId, Math.max(legs.get(m.legId) ?? 0, m.alongM ?? m.distanceM))
   const walkedKm = [...legs.values()].reduce((s, far) => s + (2 * far) / 1000, 0)
-  return (walkedKm / speedKmh) * 60 + checks.length * 0.5 + changes
+  return (walkedKm / speedKmh) * 60 + stoppedMinutes(plan)
+}
+
+/** Minutes of a plan that are not walked: its checks and its changes of rig. */
+function stoppedMinutes(plan: TrialPlan): number {
+  const checks = plannedChecks(plan)
+  const changes = checks.filter((c, i) => i > 0 && c.linkId !== checks[i - 1]!.linkId).length
+  return checks.length * 0.5 + changes
+}
+
+/** The same for one mark, minutes. */
+export function estimatedMinutesAtMark(plan: TrialPlan): number {
+  return plan.marks.length > 0 ? stoppedMinutes(plan) / plan.marks.length : 0
 }

@@ -2,67 +2,166 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Table from '@mui/material/Table'
-import TableBody from '@mui/material/TableBody'
-import TableCell from '@mui/material/TableCell'
-import TableHead from '@mui/material/TableHead'
-import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
-import { distanceText, type Units } from '@/core/units'
+import type { Link } from '@/core/kit'
+import { distanceText, heightText, type Units } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
+import { RigBadge } from '@/ui/shell'
+import { looksOf } from '@/ui/theme/palette'
 import { dropLeg } from './actions'
+import { edgesOf, type MarkOutlook } from './marksOnGround'
+
+interface Props {
+  trialId: string
+  legs: LegWithMarks[]
+  links: Link[]
+  outlooks: MarkOutlook[]
+  chosen: string | null
+  units: Units
+  onChoose: (markId: string) => void
+}
 
 const degrees = (v: number | null) => (v === null ? '' : `${Math.round(v)}°`)
+const back = (v: number | null) => (v === null ? null : (v + 180) % 360)
+const KINDS = { clear: 'in sight', grazing: 'grazing', shadowed: 'shadowed' }
 
-/** The trial's legs, each with its marks. */
-export function LegList({ trialId, legs, units }: { trialId: string; legs: LegWithMarks[]; units: Units }) {
+function Edges({ outlooks, links, units }: { outlooks: MarkOutlook[]; links: Link[]; units: Units }) {
+  const edges = edgesOf(outlooks, links)
+  if (edges.length === 0) return null
+  const name = (id: string) => links.find((l) => l.id === id)!.name
+  const never = edges.filter((e) => !e.comes)
+  return (
+    <Box sx={{ my: 0.75 }}>
+      {edges
+        .filter((e) => e.comes)
+        .map((e) => (
+          <span key={e.linkId}>
+            The edge of {name(e.linkId)} is expected near {distanceText(e.edgeM!, units)}.{' '}
+          </span>
+        ))}
+      {never.length > 0 && (
+        <b>
+          {never.map((e) => name(e.linkId)).join(', ')} should be heard to the last mark: the edge will not
+          come. It would with {Math.ceil(Math.max(...never.map((e) => e.attenuationDb!)))} dB of attenuation,
+          as much less power, or a longer leg.
+        </b>
+      )}
+    </Box>
+  )
+}
+
+/** The trial's legs, each with its marks: where they are, how they lie, what to expect there. */
+export function LegList({ trialId, legs, links, outlooks, chosen, units, onChoose }: Props) {
+  const looks = looksOf(links.map((l) => l.letter))
+  const onGround = outlooks.some((o) => o.groundM !== null)
   return (
     <>
-      {legs.map((leg) => (
-        <Box key={leg.id} sx={{ borderTop: '1px solid var(--rule)', py: 1.25 }}>
-          <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
-            <Typography component="h3" variant="h3">
-              {leg.name}
-            </Typography>
-            <Box sx={{ color: 'var(--soft)', flex: 1 }}>
-              {leg.marks.length} marks, out to{' '}
-              {distanceText(Math.max(0, ...leg.marks.map((m) => m.distanceM)), units)}
+      {legs.map((leg) => {
+        const mine = outlooks.filter((o) => o.mark.legId === leg.id)
+        return (
+          <Box key={leg.id} sx={{ borderTop: '1px solid var(--rule)', py: 1.25 }}>
+            <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
+              <Typography component="h3" variant="h3">
+                {leg.name}
+              </Typography>
+              <Box sx={{ color: 'var(--soft)', flex: 1 }}>
+                {leg.marks.length} marks, out to{' '}
+                {distanceText(Math.max(0, ...leg.marks.map((m) => m.distanceM)), units)}
+              </Box>
+              <Button
+                size="small"
+                onClick={() => void dropLeg(trialId, leg.id)}
+                aria-label={`Take out ${leg.name}`}
+              >
+                Take out
+              </Button>
             </Box>
-            <Button
-              size="small"
-              onClick={() => void dropLeg(trialId, leg.id)}
-              aria-label={`Take out ${leg.name}`}
-            >
-              Take out
-            </Button>
+            <Edges outlooks={mine} links={links} units={units} />
+            <details open={legs.length === 1}>
+              <summary style={{ cursor: 'pointer' }}>Its marks</summary>
+              <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Marks of ${leg.name}`}>
+                <Box
+                  component="table"
+                  sx={{
+                    borderCollapse: 'collapse',
+                    width: '100%',
+                    '& th': {
+                      textAlign: 'left',
+                      fontWeight: 400,
+                      color: 'var(--soft)',
+                      whiteSpace: 'nowrap',
+                    },
+                    '& td, & th': { borderTop: '1px solid var(--rule)', py: 0.5, pr: 2 },
+                  }}
+                >
+                  <thead>
+                    <tr>
+                      <th>Mark</th>
+                      <th>Crow-flies</th>
+                      <th>Bearing, back</th>
+                      <th>Along the way</th>
+                      {onGround && <th>Height, lie</th>}
+                      {onGround &&
+                        links.map((l, i) => (
+                          <th key={l.id}>
+                            <RigBadge letter={l.letter} index={looks[i]!} size={18} /> chance
+                          </th>
+                        ))}
+                    </tr>
+                  </thead>
+                  <tbody>
+                    {mine.map(({ mark: m, groundM, kind, weaker }) => (
+                      <tr key={m.id} style={chosen === m.id ? { background: 'var(--raised)' } : undefined}>
+                        <td>
+                          <Button
+                            size="small"
+                            sx={{ minWidth: 0, px: 0.5 }}
+                            onClick={() => onChoose(m.id)}
+                            aria-label={`Profile to ${m.name}`}
+                          >
+                            {m.name}
+                          </Button>
+                        </td>
+                        <td>
+                          {distanceText(m.distanceM, units)}
+                          {m.distanceSdM !== null && ` ± ${distanceText(m.distanceSdM, units)}`}
+                        </td>
+                        <td>
+                          {degrees(m.bearingDeg)}
+                          {m.bearingDeg !== null && `, ${degrees(back(m.bearingDeg))}`}
+                        </td>
+                        <td>{m.alongM === null ? '' : distanceText(m.alongM, units)}</td>
+                        {onGround && (
+                          <td>
+                            {groundM === null ? 'not known' : heightText(Math.round(groundM), units)}
+                            {kind && `, ${KINDS[kind]}`}
+                          </td>
+                        )}
+                        {onGround &&
+                          links.map((l) => {
+                            const p = weaker[l.id]
+                            return (
+                              <td key={l.id}>
+                                {p ? (
+                                  <>
+                                    <b>{Math.round(100 * p.chance)} %</b>{' '}
+                                    <span style={{ color: 'var(--soft)' }}>{p.direction}</span>
+                                  </>
+                                ) : (
+                                  'not known'
+                                )}
+                              </td>
+                            )
+                          })}
+                      </tr>
+                    ))}
+                  </tbody>
+                </Box>
+              </Box>
+            </details>
           </Box>
-          <details>
-            <summary style={{ cursor: 'pointer' }}>Its marks</summary>
-            <Table size="small">
-              <TableHead>
-                <TableRow>
-                  {['Mark', 'Crow-flies', 'Bearing', 'Along the way'].map((h) => (
-                    <TableCell key={h}>{h}</TableCell>
-                  ))}
-                </TableRow>
-              </TableHead>
-              <TableBody>
-                {leg.marks.map((m) => (
-                  <TableRow key={m.id}>
-                    <TableCell>{m.name}</TableCell>
-                    <TableCell>
-                      {distanceText(m.distanceM, units)}
-                      {m.distanceSdM !== null && ` ± ${distanceText(m.distanceSdM, units)}`}
-                    </TableCell>
-                    <TableCell>{degrees(m.bearingDeg)}</TableCell>
-                    <TableCell>{m.alongM === null ? '' : distanceText(m.alongM, units)}</TableCell>
-                  </TableRow>
-                ))}
-              </TableBody>
-            </Table>
-          </details>
-        </Box>
-      ))}
+        )
+      })}
     </>
   )
 }

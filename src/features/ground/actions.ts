@@ -3,8 +3,20 @@
 import { revalidatePath } from 'next/cache'
 import * as yup from 'yup'
 import { inverse } from '@/core/geo'
-import { addLegToTrial, db, openTrial, placeBase, refuse, removeLeg, type Done } from '@/data'
-import { baseSchema, legSchema } from './groundSchema'
+import {
+  addLegToTrial,
+  addOtherSite,
+  db,
+  deleteGrid,
+  deleteSite,
+  moveMark,
+  openTrial,
+  placeBase,
+  refuse,
+  removeLeg,
+  type Done,
+} from '@/data'
+import { baseSchema, legSchema, movedSchema, siteSchema } from './groundSchema'
 
 async function checked<T>(work: () => Done<T>): Promise<Done<T>> {
   try {
@@ -45,4 +57,26 @@ export async function dropLeg(trialId: string, legId: string): Promise<Done> {
     removeLeg(db(), trialId, legId)
     return { ok: true, value: undefined }
   })
+}
+
+export async function putMark(raw: unknown): Promise<Done> {
+  return checked(() => {
+    const { markId, place, alongM } = movedSchema.validateSync(raw)
+    return moveMark(db(), markId, place, alongM)
+  })
+}
+
+export async function dropGrid(id: string): Promise<Done> {
+  return checked(() => deleteGrid(db(), id))
+}
+
+export async function addSite(raw: unknown): Promise<Done<string>> {
+  return checked(() => {
+    const { lat, lon, ...rest } = siteSchema.validateSync(raw)
+    return { ok: true, value: addOtherSite(db(), { ...rest, place: { lat: lat!, lon: lon! } }) }
+  })
+}
+
+export async function dropSite(id: string): Promise<Done> {
+  return checked(() => deleteSite(db(), id))
 }

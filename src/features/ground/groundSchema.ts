@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { neededDecimal } from '@/ui/fields/decimal'
+import { decimal, neededDecimal } from '@/ui/fields/decimal'
 
 const lat = () =>
   neededDecimal('The latitude').min(-89, 'Between -89 and 89 degrees').max(89, 'Between -89 and 89 degrees')
@@ -55,4 +55,25 @@ export const legSchema = yup.object({
     .min(1, 'The leg has no marks.')
     .max(500, 'A leg has at most 500 marks; make the spacing wider.')
     .required(),
+})
+
+/** A mark that was moved on the map. */
+export const movedSchema = yup.object({
+  markId: yup.string().required(),
+  place: place.required(),
+  alongM: yup.number().min(0).nullable().default(null),
+})
+
+/** A place beside the base. */
+export const siteSchema = yup.object({
+  name: yup.string().trim().required('Name the place, such as "North Top"').max(60),
+  lat: lat(),
+  lon: lon(),
+  role: yup
+    .string()
+    .oneOf(['candidate', 'relay', 'other station'] as const)
+    .required(),
+  doubtM: decimal().min(0, 'A radius is 0 or more').max(1_000_000, 'At most 1000 km'),
+  moves: yup.boolean().default(false),
+  note: yup.string().trim().max(300, 'At most 300 letters').default(''),
 })

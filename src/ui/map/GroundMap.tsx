@@ -1,178 +1,220 @@
 'use client'
 
 import 'ol/ol.css'
-import { useEffect, useRef } from 'react'
-import { fromLonLat } from 'ol/proj'
-import Feature from 'ol/Feature'
+import { useEffect, useRef, useState, type RefObject } from 'react'
+import { toLonLat } from 'ol/proj'
+import { unByKey } from 'ol/Observable'
 import OlMap from 'ol/Map'
 import View from 'ol/View'
+import Feature from 'ol/Feature'
 import ScaleLine from 'ol/control/ScaleLine'
 import { defaults as defaultControls } from 'ol/control/defaults'
-import LineString from 'ol/geom/LineString'
 import Point from 'ol/geom/Point'
+import type LineString from 'ol/geom/LineString'
+import Draw from 'ol/interaction/Draw'
+import Translate from 'ol/interaction/Translate'
+import Collection from 'ol/Collection'
+import type BaseLayer from 'ol/layer/Base'
+import Graticule from 'ol/layer/Graticule'
 import VectorLayer from 'ol/layer/Vector'
 import VectorSource from 'ol/source/Vector'
 import CircleStyle from 'ol/style/Circle'
-import Fill from 'ol/style/Fill'
-import RegularShape from 'ol/style/RegularShape'
 import Stroke from 'ol/style/Stroke'
 import Style from 'ol/style/Style'
-import Text from 'ol/style/Text'
-import { direct, type Place } from '@/core/geo'
-import { distanceText, type Units } from '@/core/units'
+import type { Place } from '@/core/geo'
+import { inverse } from '@/core/geo'
+import { heightText } from '@/core/units'
+import type { DrawnGrid } from '@/workers/terrain'
+import {
+  at,
+  colours,
+  labelFeatures,
+  markFeatures,
+  ringFeatures,
+  siteFeatures,
+  wayFeatures,
+  type MapContent,
+} from './mapDrawing'
+import { contourLayer, rasterLayer, type Raster } from './reliefLayers'
 
 export interface GroundMapProps {
-  base: (Place & { name: string }) | null
-  legs: { name: string; way: Place[] }[]
-  marks: (Place & { name: string })[]
-  farthestM: number
-  units: Units
+  content: MapContent
+  grids: DrawnGrid[]
+  /** What is in sight, laid over the relief; null for none. */
+  sight: Raster | null
+  /** A place that is looked at: a ring is drawn round it. */
+  target: Place | null
   label: string
   height?: number
+  measuring: boolean
+  onMeasured: (metres: number) => void
+  onPointer: (place: Place | null) => void
+  onPick: (place: Place) => void
+  onMoveMark: (markId: string, place: Place) => void
 }
 
-const at = (p: Place) => fromLonLat([p.lon, p.lat])
-
-function ringDistances(farthestM: number): number[] {
-  const step =
-    [100, 200, 250, 500, 1000, 2000, 5000, 10000, 20000, 50000].find((s) => farthestM / s <= 5) ?? 100000
-  return Array.from({ length: Math.max(1, Math.ceil(farthestM / step)) }, (_, i) => (i + 1) * step)
+const place = (c: number[]): Place => {
+  const [lon, lat] = toLonLat(c)
+  return { lat: lat!, lon: lon! }
 }
 
-function colours(element: HTMLElement) {
-  const css = getComputedStyle(element)
-  const of = (name: string) => css.getPropertyValue(name).trim()
-  return {
-    ink: of('--ink'),
-    soft: of('--soft'),
-    paper: of('--raised'),
-    rule: of('--rule'),
-    accent: of('--accent-fill'),
-  }
-}
-
-const FONT = '13px "Atkinson Hyperlegible", sans-serif'
-
-type Colours = ReturnType<typeof colours>
-
-function label(
-  place: number[],
-  text: string,
-  c: Colours,
-  more: Partial<ConstructorParameters<typeof Text>[0]> = {},
-) {
-  const f = new Feature(new Point(place))
-  f.setStyle(
-    new Style({
-      text: new Text({
-        text,
-        font: FONT,
-        fill: new Fill({ color: c.ink }),
-        stroke: new Stroke({ color: c.paper, width: 4 }),
-        ...more,
-      }),
-    }),
-  )
-  return f
-}
-
-function ringFeatures(props: GroundMapProps, c: Colours): { lines: Feature[]; labels: Feature[] } {
-  if (!props.base) return { lines: [], labels: [] }
-  const base = props.base
-  const distances = ringDistances(props.farthestM)
-  return {
-    lines: distances.map((d) => {
-      const line = new Feature(
-        new LineString(Array.from({ length: 73 }, (_, i) => at(direct(base, i * 5, d)))),
-      )
-      line.setStyle(new Style({ stroke: new Stroke({ color: c.soft, width: 1, lineDash: [2, 6] }) }))
-      return line
-    }),
-    labels: distances.flatMap((d) =>
-      [0, 90, 180, 270].map((bearing) =>
-        label(at(direct(base, bearing, d)), distanceText(d, props.units).replace('.0 ', ' '), c, {
-          fill: new Fill({ color: c.soft }),
-        }),
-      ),
-    ),
-  }
-}
-
-/** Ways, marks and the base: what is always drawn, and what the map is fitted to. */
-function groundFeatures(props: GroundMapProps, c: Colours): Feature[] {
-  const ways = props.legs.map((leg) => {
-    const line = new Feature(new LineString(leg.way.map(at)))
-    line.setStyle(new Style({ stroke: new Stroke({ color: c.soft, width: 2.5 }) }))
-    return line
+/** Keeps the newest callbacks, so that the map need not be made anew for them. */
+function useLatest<T>(value: T): RefObject<T> {
+  const ref = useRef(value)
+  useEffect(() => {
+    ref.current = value
   })
-  const marks = props.marks.map((mark) => {
-    const f = new Feature(new Point(at(mark)))
-    f.setStyle(
-      new Style({
-        image: new RegularShape({
-          points: 4,
-          radius: 6,
-          angle: 0,
-          fill: new Fill({ color: c.paper }),
-          stroke: new Stroke({ color: c.ink, width: 2 }),
-        }),
-      }),
-    )
-    return f
-  })
-  if (!props.base) return [...ways, ...marks]
-  const base = new Feature(new Point(at(props.base)))
-  base.setStyle([
-    new Style({ image: new CircleStyle({ radius: 11, fill: new Fill({ color: c.ink }) }) }),
-    new Style({ image: new CircleStyle({ radius: 5, fill: new Fill({ color: c.accent }) }) }),
-  ])
-  return [...ways, ...marks, base]
+  return ref
 }
 
-/** A plain map without tiles: base, legs, marks, range rings by geodesic. */
+/** A map without tiles: relief and contours of our own ground, base, legs, marks, rings, graticule, scale. */
 export function GroundMap(props: GroundMapProps) {
   const element = useRef<HTMLDivElement>(null)
+  const [map, setMap] = useState<OlMap | null>(null)
+  const latest = useLatest(props)
+  const { content, grids, sight, target, measuring } = props
+  const fitted = useRef('')
+
   useEffect(() => {
-    const target = element.current
-    if (!target) return
-    const c = colours(target)
-    const rings = ringFeatures(props, c)
-    const ground = new VectorSource({ features: groundFeatures(props, c) })
-    const labels = [
-      ...(props.base
-        ? [label(at(props.base), props.base.name, c, { offsetY: 22, font: `700 ${FONT}` })]
-        : []),
-      ...props.marks.map((m) => label(at(m), m.name, c, { offsetY: -14 })),
-      ...rings.labels,
-    ]
-    const map = new OlMap({
-      target,
-      layers: [
-        new VectorLayer({ source: new VectorSource({ features: rings.lines }) }),
-        new VectorLayer({ source: ground }),
-        new VectorLayer({ source: new VectorSource({ features: labels }), declutter: true }),
-      ],
-      controls: defaultControls({ attribution: false, rotate: false }).extend([
-        new ScaleLine({ units: props.units === 'imperial' ? 'imperial' : 'metric' }),
-      ]),
-      view: new View({ center: [0, 0], zoom: 2 }),
+    const made = new OlMap({
+      target: element.current!,
+      controls: defaultControls({ attribution: false, rotate: false }),
+      view: new View({ center: [0, 0], zoom: 2, maxZoom: 18 }),
     })
-    const extent = ground.getExtent()
-    if (extent && Number.isFinite(extent[0]))
+    made.on('pointermove', (e) => {
+      if (!e.dragging) latest.current.onPointer(place(e.coordinate))
+    })
+    made.on('singleclick', (e) => latest.current.onPick(place(e.coordinate)))
+    const leave = () => latest.current.onPointer(null)
+    const viewport = element.current!
+    viewport.addEventListener('pointerleave', leave)
+    setMap(made)
+    return () => {
+      viewport.removeEventListener('pointerleave', leave)
+      made.setTarget(undefined)
+      setMap(null)
+    }
+  }, [latest])
+
+  useEffect(() => {
+    if (!map) return
+    const scale = new ScaleLine({ units: content.units === 'imperial' ? 'imperial' : 'metric' })
+    map.addControl(scale)
+    return () => {
+      map.removeControl(scale)
+    }
+  }, [map, content.units])
+
+  // The ground under everything: relief, contours, what is in sight.
+  useEffect(() => {
+    if (!map) return
+    const c = colours(map.getTargetElement() as HTMLElement)
+    const layers: BaseLayer[] = [
+      ...grids.map((g) => rasterLayer(g)),
+      ...(sight ? [rasterLayer(sight)] : []),
+      ...grids.map((g) => contourLayer(g, c.ink, c.ink, (m) => heightText(m, latest.current.content.units))),
+    ]
+    layers.forEach((l, i) => {
+      l.setZIndex(i)
+      map.addLayer(l)
+    })
+    return () => layers.forEach((l) => map.removeLayer(l))
+  }, [map, grids, sight, latest])
+
+  useEffect(() => {
+    if (!map) return
+    const c = colours(map.getTargetElement() as HTMLElement)
+    const marks = markFeatures(content, c)
+    const ground = [...wayFeatures(content, c), ...marks, ...siteFeatures(content, c)]
+    const source = (features: Feature[]) => new VectorSource({ features })
+    const drawn = source(ground)
+    const layers: BaseLayer[] = [
+      new Graticule({
+        strokeStyle: new Stroke({ color: c.soft, width: 0.6, lineDash: [1, 5] }),
+        showLabels: true,
+        wrapX: false,
+      }),
+      new VectorLayer({ source: source(ringFeatures(content, c)) }),
+      new VectorLayer({ source: drawn }),
+      new VectorLayer({ source: source(labelFeatures(content, c)), declutter: true }),
+    ]
+    layers.forEach((l, i) => {
+      l.setZIndex(100 + i)
+      map.addLayer(l)
+    })
+    const drag = new Translate({ features: new Collection(marks as Feature[]), hitTolerance: 4 })
+    drag.on('translateend', (e) => {
+      const moved = e.features.item(0) as Feature<Point>
+      latest.current.onMoveMark(String(moved.getId()), place(moved.getGeometry()!.getCoordinates()))
+    })
+    map.addInteraction(drag)
+    const extent = drawn.getExtent()
+    const key = `${content.base?.lat} ${content.legs.map((l) => l.name).join()} ${content.sites.length}`
+    if (extent && Number.isFinite(extent[0]) && fitted.current !== key) {
+      fitted.current = key
       map.getView().fit(extent, { padding: [48, 48, 48, 48], maxZoom: 16 })
-    return () => map.setTarget(undefined)
-  }, [props])
+    }
+    return () => {
+      layers.forEach((l) => map.removeLayer(l))
+      map.removeInteraction(drag)
+    }
+  }, [map, content, latest])
+
+  useEffect(() => {
+    if (!map || !target) return
+    const c = colours(map.getTargetElement() as HTMLElement)
+    const style = new Style({
+      image: new CircleStyle({ radius: 12, stroke: new Stroke({ color: c.bad, width: 3 }) }),
+    })
+    const source = new VectorSource({ features: [new Feature(new Point(at(target)))] })
+    const layer = new VectorLayer({ source, style, zIndex: 200 })
+    map.addLayer(layer)
+    return () => {
+      map.removeLayer(layer)
+    }
+  }, [map, target])
+
+  useEffect(() => {
+    if (!map || !measuring) return
+    const draw = new Draw({ type: 'LineString', maxPoints: 2, freehand: false })
+    const key = draw.on('drawend', (e) => {
+      const [a, b] = (e.feature.getGeometry() as LineString).getCoordinates()
+      if (a && b) latest.current.onMeasured(inverse(place(a), place(b)).distanceM)
+    })
+    map.addInteraction(draw)
+    return () => {
+      unByKey(key)
+      map.removeInteraction(draw)
+    }
+  }, [map, measuring, latest])
+
   return (
-    <div
-      ref={element}
-      role="region"
-      aria-label={props.label}
-      style={{
-        width: '100%',
-        height: props.height ?? 440,
-        background: 'var(--raised)',
-        border: '1px solid var(--rule)',
-      }}
-    />
+    <div style={{ position: 'relative' }}>
+      <div
+        ref={element}
+        role="region"
+        aria-label={props.label}
+        style={{
+          width: '100%',
+          height: props.height ?? 440,
+          background: grids.length > 0 ? 'var(--map-water)' : 'var(--raised)',
+          border: '1px solid var(--rule)',
+        }}
+      />
+      <svg
+        width="34"
+        height="46"
+        viewBox="0 0 34 46"
+        aria-label="North is up"
+        role="img"
+        style={{ position: 'absolute', right: 12, top: 12, pointerEvents: 'none' }}
+      >
+        <path d="M17 4L26 30L17 24L8 30Z" fill="var(--raised)" stroke="var(--ink)" strokeWidth="2" />
+        <path d="M17 4L26 30L17 24Z" fill="var(--ink)" />
+        <text x="17" y="44" textAnchor="middle" fontSize="13" fontWeight="700" fill="var(--ink)">
+          N
+        </text>
+      </svg>
+    </div>
   )
 }

@@ -9,11 +9,19 @@ export type TerrainWorker = Comlink.Remote<TerrainApi>
 /** One worker for the page. */
 let worker: TerrainWorker | null = null
 
+function startWorker(): Worker {
+  return new Worker(new URL('../../workers/terrain.ts', import.meta.url), { type: 'module' })
+}
+
 export function terrainWorker(): TerrainWorker {
-  worker ??= Comlink.wrap<TerrainApi>(
-    new Worker(new URL('../../workers/terrain.ts', import.meta.url), { type: 'module' }),
-  )
+  worker ??= Comlink.wrap<TerrainApi>(startWorker())
   return worker
+}
+
+/** A worker of one's own, for what may be cancelled: ending it ends the work. */
+export function freshTerrainWorker(): { worker: TerrainWorker; end: () => void } {
+  const own = startWorker()
+  return { worker: Comlink.wrap<TerrainApi>(own), end: () => own.terminate() }
 }
 
 /** The worker with the grids loaded that are listed; null until they are, or where there are none. */

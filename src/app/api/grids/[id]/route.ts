@@ -7,7 +7,6 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
   return new Response(new Uint8Array(file), {
     headers: {
       'content-type': 'application/octet-stream',
-      'content-encoding': 'gzip',
       'cache-control': 'private, max-age=31536000, immutable',
     },
   })

@@ -1,10 +1,22 @@
 import { notFound } from 'next/navigation'
-import { db, openTrial } from '@/data'
+import { estimatedMinutesAtMark } from '@/core/trial'
+import { db, listGrids, listSites, openTrial, planOf } from '@/data'
 import { GroundStep } from '@/features/ground/GroundStep'
 import { readUnits } from '@/ui/shell/readUnits'
 
 export default async function GroundPage({ params }: { params: Promise<{ id: string }> }) {
   const open = openTrial(db(), (await params).id)
   if (!open) notFound()
-  return <GroundStep trialId={open.trial.id} site={open.site} legs={open.legs} units={await readUnits()} />
+  return (
+    <GroundStep
+      trialId={open.trial.id}
+      site={open.site}
+      sites={listSites(db()).filter((s) => s.role !== 'base')}
+      legs={open.legs}
+      links={open.links}
+      grids={listGrids(db())}
+      minutesAtMark={estimatedMinutesAtMark(planOf(open))}
+      units={await readUnits()}
+    />
+  )
 }

@@ -1,0 +1,184 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useMemo, useRef } from 'react'
+import type { Link } from '@/core/kit'
+import { AVERAGE_GROUND, effectiveRadiusKm } from '@/core/propagation'
+import { predictBoth, type PredictionSettings } from '@/core/reach'
+import { clearingHeightM, mastForLoss, pathClearance, type GroundProfile } from '@/core/terrain'
+import { distanceText, heightText, type Units } from '@/core/units'
+import { RigBadge } from '@/ui/shell'
+import { useWidth } from '@/ui/shell/useWidth'
+import { looksOf } from '@/ui/theme/palette'
+import { ProfileDrawing } from './ProfileDrawing'
+
+interface Props {
+  profile: GroundProfile | null
+  baseName: string
+  farName: string
+  links: Link[]
+  settings: PredictionSettings
+  /** Heights tried instead of the rigs' own; null where none are. */
+  nearM: number
+  farM: number
+  tried: boolean
+  units: Units
+  onNear: (m: number) => void
+  onFar: (m: number) => void
+  onOwnHeights: () => void
+}
+
+/** The loss at which the ground just touches the sight line. */
+const TOUCHING_DB = 6
+
+/** The ground to a mark or to the pointer, what is in the way, what would clear it, and what each link should do there. */
+export function ProfilePanel({
+  profile,
+  baseName,
+  farName,
+  links,
+  settings,
+  nearM,
+  farM,
+  tried,
+  units,
+  onNear,
+  onFar,
+  onOwnHeights,
+}: Props) {
+  const frame = useRef<HTMLDivElement>(null)
+  const width = useWidth(frame, 1000)
+  const frequencyMHz = links[0]?.out.txMHz ?? 446
+  const known = profile !== null && profile.knownKm >= profile.lengthKm && profile.lengthKm > 0
+  const found = useMemo(() => {
+    if (!profile || !known) return null
+    const path = {
+      frequencyMHz,
+      polarisation: 'vertical' as const,
+      ground: AVERAGE_GROUND,
+      radiusKm: effectiveRadiusKm(settings.k),
+    }
+    return {
+      clearance: pathClearance(profile, nearM, farM, frequencyMHz, settings.k),
+      clears: clearingHeightM(profile, farM, frequencyMHz, settings.k),
+      touches: mastForLoss(profile, farM, path, TOUCHING_DB),
+    }
+  }, [profile, known, nearM, farM, frequencyMHz, settings.k])
+  const looks = looksOf(links.map((l) => l.letter))
+  return (
+    <Box component="section" aria-label="Profile" sx={{ mb: 3 }}>
+      <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap', mb: 0.5 }}>
+        <Typography variant="h2" component="h2">
+          To {farName}
+          {profile && profile.lengthKm > 0 && (
+            <span style={{ fontWeight: 400, color: 'var(--soft)' }}>
+              , {distanceText(profile.lengthKm * 1000, units)}
+            </span>
+          )}
+        </Typography>
+        {tried && (
+          <Button size="small" onClick={onOwnHeights}>
+            Back to the rigs’ own heights
+          </Button>
+        )}
+      </Box>
+      <div ref={frame}>
+        {profile && known && found ? (
+          <ProfileDrawing
+            profile={profile}
+            nearM={nearM}
+            farM={farM}
+            nearName={baseName}
+            farName={farName}
+            frequencyMHz={frequencyMHz}
+            clearance={found.clearance}
+            width={width}
+            units={units}
+            onNear={onNear}
+            onFar={onFar}
+          />
+        ) : (
+          <Box
+            sx={{
+              border: '1px solid var(--rule)',
+              background: 'var(--raised)',
+              height: 90,
+              p: 2,
+              color: 'var(--soft)',
+            }}
+          >
+            {profile === null
+              ? 'Move the pointer over the map, or pick a mark, and the ground between appears here.'
+              : `The ground is known for ${distanceText(profile.knownKm * 1000, units)} of ${distanceText(profile.lengthKm * 1000, units)} only; there is no prediction for the rest. Bring in the tile beside.`}
+          </Box>
+        )}
+      </div>
+      {found && profile && (
+        <Box sx={{ display: 'flex', gap: 4, flexWrap: 'wrap', mt: 1 }} role="status">
+          <Box sx={{ flex: '1 1 300px' }}>
+            <b>
+              {found.clearance.kind === 'clear'
+                ? 'In sight, with room to spare.'
+                : found.clearance.kind === 'grazing'
+                  ? 'In sight, but the ground reaches into the Fresnel zone.'
+                  : `Shadowed: ${heightText(found.clearance.overM, units)} of ground in the way.`}
+            </b>{' '}
+            A mast of {heightText(Math.max(1, Math.ceil(found.clears)), units)} at {baseName} would clear it
+            {found.touches === null
+              ? '; none brings the loss of the ground to 6 dB.'
+              : `; ${heightText(Number(found.touches.toFixed(1)), units)} bring the loss of the ground to 6 dB.`}{' '}
+            Drag an antenna, or use the arrow keys on it.
+          </Box>
+          <Box
+            component="table"
+            sx={{
+              borderCollapse: 'collapse',
+              '& td, & th': { pr: 2.5, py: 0.4, textAlign: 'left', borderTop: '1px solid var(--rule)' },
+              '& th': { fontWeight: 400, color: 'var(--soft)' },
+            }}
+          >
+            <thead>
+              <tr>
+                <th>Link</th>
+                <th>To base</th>
+                <th>From base</th>
+                <th>Weaker way</th>
+              </tr>
+            </thead>
+            <tbody>
+              {links.map((link, i) => {
+                const at = {
+                  ...link,
+                  base: { ...link.base, antennaHeightM: tried ? nearM : link.base.antennaHeightM },
+                  out: { ...link.out, antennaHeightM: tried ? farM : link.out.antennaHeightM },
+                }
+                const p = predictBoth(at, { distanceKm: profile.lengthKm, profile }, settings)
+                const cell = (x: typeof p.toBase) => (
+                  <td title={x.notes.join('; ')}>
+                    <b>{Math.round(100 * x.chance)} %</b>{' '}
+                    <span style={{ color: 'var(--soft)' }}>
+                      {x.levelDbm.toFixed(0).replace('-', '−')} dBm, {x.marginDb >= 0 ? '+' : '−'}
+                      {Math.abs(x.marginDb).toFixed(0)} dB
+                    </span>
+                  </td>
+                )
+                return (
+                  <tr key={link.id}>
+                    <td style={{ whiteSpace: 'nowrap' }}>
+                      <RigBadge letter={link.letter} index={looks[i]!} size={20} /> {link.name}
+                    </td>
+                    {cell(p.toBase)}
+                    {cell(p.fromBase)}
+                    <td style={{ color: 'var(--soft)' }}>{p.why}</td>
+                  </tr>
+                )
+              })}
+            </tbody>
+          </Box>
+        </Box>
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,81 @@
+'use client'
+
+import { yupResolver } from '@hookform/resolvers/yup'
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import Typography from '@mui/material/Typography'
+import { useForm, useWatch } from 'react-hook-form'
+import { fromLength, lengthUnit, type Units } from '@/core/units'
+import { FormField } from '@/ui/fields/FormField'
+import { addSite } from './actions'
+import { siteSchema } from './groundSchema'
+
+/** Adds a place beside the base: a candidate, a relay, a station that is not ours. */
+export function SiteForm({
+  units,
+  suggested,
+}: {
+  units: Units
+  suggested: { lat: number; lon: number } | null
+}) {
+  const { control, handleSubmit, reset, setValue } = useForm({
+    resolver: yupResolver(siteSchema),
+    defaultValues: { name: '', role: 'candidate' as const, moves: false, note: '', doubtM: null },
+  })
+  const save = async (values: unknown) => {
+    const v = values as { doubtM: number | null }
+    await addSite({ ...v, doubtM: v.doubtM === null ? null : fromLength(v.doubtM, units) })
+    reset()
+  }
+  const role: string = useWatch({ control, name: 'role' })
+  const other = role === 'other station'
+  return (
+    <Box
+      component="form"
+      noValidate
+      aria-label="Add a place"
+      onSubmit={handleSubmit(save)}
+      sx={{ borderTop: '1px solid var(--rule)', pt: 1.5, mt: 2 }}
+    >
+      <Typography variant="h3" component="h3" sx={{ mb: 1 }}>
+        Add a place
+      </Typography>
+      <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
+        <FormField control={control} name="name" label="Name" />
+        <FormField control={control} name="role" label="What it is" select>
+          <MenuItem value="candidate">candidate for the base</MenuItem>
+          <MenuItem value="relay">place for a relay</MenuItem>
+          <MenuItem value="other station">station that is not ours</MenuItem>
+        </FormField>
+        <FormField control={control} name="lat" label="Latitude" unit="°" />
+        <FormField control={control} name="lon" label="Longitude" unit="°" />
+        {other && (
+          <FormField control={control} name="doubtM" label="Known to within" unit={lengthUnit(units)} />
+        )}
+        <FormField
+          control={control}
+          name="note"
+          label="What else counts"
+          helperText="Access, who could take it, snow"
+          sx={{ gridColumn: other ? 'auto' : 'span 2' }}
+        />
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
+        <Button type="submit" variant="outlined">
+          Add the place
+        </Button>
+        {suggested && (
+          <Button
+            onClick={() => {
+              setValue('lat', Number(suggested.lat.toFixed(6)))
+              setValue('lon', Number(suggested.lon.toFixed(6)))
+            }}
+          >
+            Take the place picked on the map
+          </Button>
+        )}
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,162 @@
+import { fromLonLat } from 'ol/proj'
+import Feature from 'ol/Feature'
+import LineString from 'ol/geom/LineString'
+import Point from 'ol/geom/Point'
+import CircleStyle from 'ol/style/Circle'
+import Fill from 'ol/style/Fill'
+import RegularShape from 'ol/style/RegularShape'
+import Stroke from 'ol/style/Stroke'
+import Style from 'ol/style/Style'
+import Text from 'ol/style/Text'
+import { direct, type Place } from '@/core/geo'
+import type { Clearance } from '@/core/terrain'
+import { distanceText, type Units } from '@/core/units'
+
+export interface MapMark extends Place {
+  id: string
+  name: string
+  /** How it is seen from the base; null where that is not known. */
+  kind: Clearance | null
+}
+
+/** A place beside the base: a candidate, a relay, a station that is not ours. */
+export interface MapSite extends Place {
+  id: string
+  name: string
+  role: string
+  /** Radius of doubt, m. */
+  doubtM: number | null
+}
+
+/** What is drawn on the ground. */
+export interface MapContent {
+  base: (Place & { name: string }) | null
+  legs: { name: string; way: Place[] }[]
+  marks: MapMark[]
+  sites: MapSite[]
+  farthestM: number
+  units: Units
+}
+
+export const at = (p: Place) => fromLonLat([p.lon, p.lat])
+
+export function colours(element: HTMLElement) {
+  const css = getComputedStyle(element)
+  const of = (name: string) => css.getPropertyValue(name).trim()
+  return {
+    ink: of('--ink'),
+    soft: of('--soft'),
+    paper: of('--raised'),
+    rule: of('--rule'),
+    accent: of('--accent-fill'),
+    bad: of('--bad'),
+  }
+}
+export type Colours = ReturnType<typeof colours>
+
+const FONT = '13px "Atkinson Hyperlegible", sans-serif'
+
+function ringDistances(farthestM: number): number[] {
+  const step =
+    [100, 200, 250, 500, 1000, 2000, 5000, 10000, 20000, 50000].find((s) => farthestM / s <= 5) ?? 100000
+  return Array.from({ length: Math.max(1, Math.ceil(farthestM / step)) }, (_, i) => (i + 1) * step)
+}
+
+type TextOptions = NonNullable<ConstructorParameters<typeof Text>[0]>
+
+export function label(place: number[], text: string, c: Colours, more: TextOptions = {}) {
+  const f = new Feature(new Point(place))
+  const fill = new Fill({ color: c.ink })
+  const stroke = new Stroke({ color: c.paper, width: 4 })
+  f.setStyle(new Style({ text: new Text({ text, font: FONT, fill, stroke, ...more }) }))
+  return f
+}
+
+const ring = (around: Place, distanceM: number) =>
+  new LineString(Array.from({ length: 73 }, (_, i) => at(direct(around, i * 5, distanceM))))
+
+export function ringFeatures(content: MapContent, c: Colours): Feature[] {
+  if (!content.base) return []
+  return ringDistances(content.farthestM).map((d) => {
+    const line = new Feature(ring(content.base!, d))
+    line.setStyle(new Style({ stroke: new Stroke({ color: c.soft, width: 1, lineDash: [2, 6] }) }))
+    return line
+  })
+}
+
+/** A mark's square: full in sight, half grazing, open shadowed. */
+export function markStyle(kind: Clearance | null, c: Colours): Style {
+  const color =
+    kind === 'shadowed' ? c.paper : kind === 'grazing' ? c.accent : kind === 'clear' ? c.ink : c.paper
+  return new Style({
+    image: new RegularShape({
+      points: 4,
+      radius: 7,
+      angle: 0,
+      fill: new Fill({ color }),
+      stroke: new Stroke({ color: c.ink, width: 2 }),
+    }),
+  })
+}
+
+export function wayFeatures(content: MapContent, c: Colours): Feature[] {
+  return content.legs.flatMap((leg) => {
+    const geometry = () => new LineString(leg.way.map(at))
+    const [casing, line] = [new Feature(geometry()), new Feature(geometry())]
+    casing.setStyle(new Style({ stroke: new Stroke({ color: c.paper, width: 6 }) }))
+    line.setStyle(new Style({ stroke: new Stroke({ color: c.ink, width: 2.5 }) }))
+    return [casing, line]
+  })
+}
+
+export function markFeatures(content: MapContent, c: Colours): Feature<Point>[] {
+  return content.marks.map((mark) => {
+    const f = new Feature(new Point(at(mark)))
+    f.setId(mark.id)
+    f.setStyle(markStyle(mark.kind, c))
+    return f
+  })
+}
+
+export function siteFeatures(content: MapContent, c: Colours): Feature[] {
+  const sites = content.sites.flatMap((s) => {
+    const f = new Feature(new Point(at(s)))
+    const image = new RegularShape({
+      points: 3,
+      radius: 9,
+      fill: new Fill({ color: c.accent }),
+      stroke: new Stroke({ color: c.ink, width: 2 }),
+    })
+    f.setStyle(new Style({ image }))
+    if (!s.doubtM) return [f]
+    const doubt = new Feature(ring(s, s.doubtM))
+    doubt.setStyle(new Style({ stroke: new Stroke({ color: c.accent, width: 2, lineDash: [6, 5] }) }))
+    return [doubt, f]
+  })
+  if (!content.base) return sites
+  const base = new Feature(new Point(at(content.base)))
+  base.setStyle([
+    new Style({ image: new CircleStyle({ radius: 11, fill: new Fill({ color: c.ink }) }) }),
+    new Style({ image: new CircleStyle({ radius: 5, fill: new Fill({ color: c.accent }) }) }),
+  ])
+  return [...sites, base]
+}
+
+export function labelFeatures(content: MapContent, c: Colours): Feature[] {
+  const { base, units } = content
+  const rings = base
+    ? ringDistances(content.farthestM).flatMap((d) =>
+        [0, 90, 180, 270].map((bearing) =>
+          label(at(direct(base, bearing, d)), distanceText(d, units).replace('.0 ', ' '), c, {
+            fill: new Fill({ color: c.soft }),
+          }),
+        ),
+      )
+    : []
+  return [
+    ...(base ? [label(at(base), base.name, c, { offsetY: 22, font: `700 ${FONT}` })] : []),
+    ...content.sites.map((s) => label(at(s), s.name, c, { offsetY: 19, font: `700 ${FONT}` })),
+    ...content.marks.map((m) => label(at(m), m.name, c, { offsetY: -15 })),
+    ...rings,
+  ]
+}
