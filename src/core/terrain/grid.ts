@@ -57,13 +57,14 @@ export function heightAt(g: HeightGrid, lat: number, lon: number): number {
   return g.scaleM * ((a * (1 - fx) + b * fx) * (1 - fy) + (e * (1 - fx) + d * fx) * fy)
 }
 
-/** Several grids side by side; where they overlap, the finest goes first. */
+/** Several grids side by side; where they overlap, the finest goes first, of like ones the last brought in. */
 export interface Terrain {
   grids: readonly HeightGrid[]
 }
 
 export function terrainOf(grids: readonly HeightGrid[]): Terrain {
-  return { grids: [...grids].sort((a, b) => a.stepLat - b.stepLat) }
+  const alike = (a: HeightGrid, b: HeightGrid) => Math.abs(a.stepLat / b.stepLat - 1) < 0.01
+  return { grids: [...grids].reverse().sort((a, b) => (alike(a, b) ? 0 : a.stepLat - b.stepLat)) }
 }
 
 /** Height over the sea, m; NaN where no grid knows it. Between tiles that do not share a row the nearer edge stands. */

@@ -11,22 +11,22 @@ export interface ReliefInks {
 }
 
 export const DAY_INKS: ReliefInks = {
-  low: [236, 232, 208],
+  low: [229, 226, 196],
   high: [252, 248, 238],
   water: [196, 214, 222],
   unknown: [225, 220, 210],
-  shade: 0.62,
+  shade: 0.9,
 }
 export const NIGHT_INKS: ReliefInks = {
   low: [38, 48, 46],
   high: [92, 98, 92],
   water: [18, 32, 44],
   unknown: [30, 34, 38],
-  shade: 0.75,
+  shade: 0.95,
 }
 
 /** Light from the north-west, 45 degrees up; steepened so that gentle ground shows. */
-const STEEPEN = 2.2
+const STEEPEN = 3.4
 const [SUN_X, SUN_Y, SUN_Z] = [-0.5, 0.5, Math.SQRT1_2]
 
 /**

@@ -132,50 +132,57 @@ export function ProfilePanel({
             Drag an antenna, or use the arrow keys on it.
           </Box>
           <Box
-            component="table"
-            sx={{
-              borderCollapse: 'collapse',
-              '& td, & th': { pr: 2.5, py: 0.4, textAlign: 'left', borderTop: '1px solid var(--rule)' },
-              '& th': { fontWeight: 400, color: 'var(--soft)' },
-            }}
+            sx={{ overflowX: 'auto', maxWidth: '100%' }}
+            tabIndex={0}
+            role="region"
+            aria-label="What to expect there"
           >
-            <thead>
-              <tr>
-                <th>Link</th>
-                <th>To base</th>
-                <th>From base</th>
-                <th>Weaker way</th>
-              </tr>
-            </thead>
-            <tbody>
-              {links.map((link, i) => {
-                const at = {
-                  ...link,
-                  base: { ...link.base, antennaHeightM: tried ? nearM : link.base.antennaHeightM },
-                  out: { ...link.out, antennaHeightM: tried ? farM : link.out.antennaHeightM },
-                }
-                const p = predictBoth(at, { distanceKm: profile.lengthKm, profile }, settings)
-                const cell = (x: typeof p.toBase) => (
-                  <td title={x.notes.join('; ')}>
-                    <b>{Math.round(100 * x.chance)} %</b>{' '}
-                    <span style={{ color: 'var(--soft)' }}>
-                      {x.levelDbm.toFixed(0).replace('-', '−')} dBm, {x.marginDb >= 0 ? '+' : '−'}
-                      {Math.abs(x.marginDb).toFixed(0)} dB
-                    </span>
-                  </td>
-                )
-                return (
-                  <tr key={link.id}>
-                    <td style={{ whiteSpace: 'nowrap' }}>
-                      <RigBadge letter={link.letter} index={looks[i]!} size={20} /> {link.name}
+            <Box
+              component="table"
+              sx={{
+                borderCollapse: 'collapse',
+                '& td, & th': { pr: 2.5, py: 0.4, textAlign: 'left', borderTop: '1px solid var(--rule)' },
+                '& th': { fontWeight: 400, color: 'var(--soft)' },
+              }}
+            >
+              <thead>
+                <tr>
+                  <th>Link</th>
+                  <th>To base</th>
+                  <th>From base</th>
+                  <th>Weaker way</th>
+                </tr>
+              </thead>
+              <tbody>
+                {links.map((link, i) => {
+                  const at = {
+                    ...link,
+                    base: { ...link.base, antennaHeightM: tried ? nearM : link.base.antennaHeightM },
+                    out: { ...link.out, antennaHeightM: tried ? farM : link.out.antennaHeightM },
+                  }
+                  const p = predictBoth(at, { distanceKm: profile.lengthKm, profile }, settings)
+                  const cell = (x: typeof p.toBase) => (
+                    <td title={x.notes.join('; ')}>
+                      <b>{Math.round(100 * x.chance)} %</b>{' '}
+                      <span style={{ color: 'var(--soft)' }}>
+                        {x.levelDbm.toFixed(0).replace('-', '−')} dBm, {x.marginDb >= 0 ? '+' : '−'}
+                        {Math.abs(x.marginDb).toFixed(0)} dB
+                      </span>
                     </td>
-                    {cell(p.toBase)}
-                    {cell(p.fromBase)}
-                    <td style={{ color: 'var(--soft)' }}>{p.why}</td>
-                  </tr>
-                )
-              })}
-            </tbody>
+                  )
+                  return (
+                    <tr key={link.id}>
+                      <td style={{ whiteSpace: 'nowrap' }}>
+                        <RigBadge letter={link.letter} index={looks[i]!} size={20} /> {link.name}
+                      </td>
+                      {cell(p.toBase)}
+                      {cell(p.fromBase)}
+                      <td style={{ color: 'var(--soft)' }}>{p.why}</td>
+                    </tr>
+                  )
+                })}
+              </tbody>
+            </Box>
           </Box>
         </Box>
       )}

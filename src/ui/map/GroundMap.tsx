@@ -28,6 +28,7 @@ import type { DrawnGrid } from '@/workers/terrain'
 import {
   at,
   colours,
+  graticuleLabel,
   labelFeatures,
   markFeatures,
   ringFeatures,
@@ -132,6 +133,10 @@ export function GroundMap(props: GroundMapProps) {
       new Graticule({
         strokeStyle: new Stroke({ color: c.soft, width: 0.6, lineDash: [1, 5] }),
         showLabels: true,
+        lonLabelPosition: 1,
+        latLabelPosition: 0.02,
+        lonLabelStyle: graticuleLabel(c, 'top'),
+        latLabelStyle: graticuleLabel(c, 'middle'),
         wrapX: false,
       }),
       new VectorLayer({ source: source(ringFeatures(content, c)) }),

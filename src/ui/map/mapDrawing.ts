@@ -72,6 +72,17 @@ export function label(place: number[], text: string, c: Colours, more: TextOptio
   return f
 }
 
+/** Figures on the graticule, quiet and in our own face. */
+export function graticuleLabel(c: Colours, textBaseline: CanvasTextBaseline): Text {
+  return new Text({
+    font: '11px "Atkinson Hyperlegible", sans-serif',
+    textBaseline,
+    textAlign: textBaseline === 'top' ? 'center' : 'start',
+    fill: new Fill({ color: c.soft }),
+    stroke: new Stroke({ color: c.paper, width: 3 }),
+  })
+}
+
 const ring = (around: Place, distanceM: number) =>
   new LineString(Array.from({ length: 73 }, (_, i) => at(direct(around, i * 5, distanceM))))
 
