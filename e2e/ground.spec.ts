@@ -49,6 +49,7 @@ test('a mast is raised by keyboard and the prediction follows; a mark is picked 
   const trial = await openTrial(page, 'Short or long')
   await page.goto(`${trial}/ground`)
   await page.getByText('Its marks').nth(1).click()
+  await expect(page.getByRole('cell', { name: /\d+ m, (in sight|grazing)/ }).first()).toBeVisible()
   await page.getByRole('button', { name: 'Profile to T12' }).click()
   const profile = page.getByRole('region', { name: 'Profile' })
   await expect(profile.getByText(/Shadowed: \d+ m of ground in the way/)).toBeVisible()
@@ -86,6 +87,7 @@ test('a mark is dragged on the map, snaps to its way and is measured anew', asyn
   await expect(page.getByText('1 marks, out to 1.0 km')).toBeVisible()
   await page.waitForTimeout(800)
   // Fitted at the closest zoom, 2.389 Mercator metres a pixel: a kilometre at 47.3 N is 617 px, half of it beside the middle.
+  await page.evaluate(() => window.scrollTo(0, 0))
   const box = (await page.getByRole('region', { name: /^Map:/ }).boundingBox())!
   const [x, y] = [box.x + box.width / 2 + 308, box.y + box.height / 2]
   await page.mouse.move(x, y)
@@ -178,6 +180,7 @@ test('the ground step is axe clean with its ground, and fits 360 px', async ({ p
   const trial = await openTrial(page, 'Short or long')
   await page.goto(`${trial}/ground`)
   await page.getByText('Its marks').first().click()
+  await expect(page.getByRole('cell', { name: /\d+ m, (in sight|grazing)/ }).first()).toBeVisible()
   await page.getByRole('button', { name: 'Profile to S06' }).click()
   await expect(page.getByRole('slider').first()).toBeVisible()
   await expectAxeClean(page)

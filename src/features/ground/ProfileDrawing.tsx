@@ -163,7 +163,8 @@ export function ProfileDrawing(props: Props) {
           strokeWidth="4"
           paintOrder="stroke"
         >
-          {heightText(clearance.overM, units)} in the way at {distanceText(clearance.atKm * 1000, units)}
+          {heightText(Math.max(1, Math.round(clearance.overM)), units)} in the way at{' '}
+          {distanceText(clearance.atKm * 1000, units)}
         </text>
       )}
       {kmTicks.map((km) => (

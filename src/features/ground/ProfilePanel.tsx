@@ -33,6 +33,23 @@ interface Props {
 /** The loss at which the ground just touches the sight line. */
 const TOUCHING_DB = 6
 
+/** Masts higher than this are not spoken of, m. */
+const HIGHEST_MAST_M = 120
+
+/** What mast would clear the ground, and what would make it bearable. */
+function mastWords(clearsM: number, touchesM: number | null, at: string, units: Units): string {
+  const show = (m: number) => heightText(Math.max(1, Math.ceil(m)), units)
+  const clears =
+    clearsM > HIGHEST_MAST_M
+      ? `No mast that can be carried at ${at} clears it`
+      : `A mast of ${show(clearsM)} at ${at} would clear it`
+  const bears =
+    touchesM === null
+      ? 'none brings the loss of the ground to 6 dB'
+      : `${show(touchesM)} bring the loss of the ground to 6 dB`
+  return `${clears}; ${bears}.`
+}
+
 /** The ground to a mark or to the pointer, what is in the way, what would clear it, and what each link should do there. */
 export function ProfilePanel({
   profile,
@@ -123,13 +140,10 @@ export function ProfilePanel({
                 ? 'In sight, with room to spare.'
                 : found.clearance.kind === 'grazing'
                   ? 'In sight, but the ground reaches into the Fresnel zone.'
-                  : `Shadowed: ${heightText(found.clearance.overM, units)} of ground in the way.`}
+                  : `Shadowed: ${heightText(Math.max(1, Math.round(found.clearance.overM)), units)} of ground in the way.`}
             </b>{' '}
-            A mast of {heightText(Math.max(1, Math.ceil(found.clears)), units)} at {baseName} would clear it
-            {found.touches === null
-              ? '; none brings the loss of the ground to 6 dB.'
-              : `; ${heightText(Number(found.touches.toFixed(1)), units)} bring the loss of the ground to 6 dB.`}{' '}
-            Drag an antenna, or use the arrow keys on it.
+            {mastWords(found.clears, found.touches, baseName, units)} Drag an antenna, or use the arrow keys
+            on it.
           </Box>
           <Box
             sx={{ overflowX: 'auto', maxWidth: '100%' }}

@@ -140,8 +140,8 @@ export function GroundMap(props: GroundMapProps) {
         wrapX: false,
       }),
       new VectorLayer({ source: source(ringFeatures(content, c)) }),
-      new VectorLayer({ source: drawn }),
       new VectorLayer({ source: source(labelFeatures(content, c)), declutter: true }),
+      new VectorLayer({ source: drawn }),
     ]
     layers.forEach((l, i) => {
       l.setZIndex(100 + i)
