@@ -140,7 +140,7 @@ test('files of ground that are none are refused in a sentence, and nothing is ke
   await refused('N47W030.hgt', Buffer.alloc(2_000_000), /it is cut short or no \.hgt file/)
   await refused('a.tif', Buffer.from('II*\0 not much of a picture'), /It cannot be read as a GeoTIFF/)
   await refused('a.asc', Buffer.from('ncols 3\nnrows 2\n'), /one of them is missing/)
-  await refused('a.bin', Buffer.from('x'), /read from \.hgt, \.tif and \.asc files/)
+  await refused('a.bin', Buffer.from('x'), /read from \.hgt, \.tif and \.asc files, from a \.gpx/)
   const bad = await page.request.post(
     '/api/grids?name=x&width=4&height=4&west=0&north=0&stepLon=1&stepLat=1&scaleM=1',
     { data: Buffer.alloc(10) },

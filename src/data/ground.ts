@@ -155,6 +155,32 @@ export function addLegToTrial(db: Db, trialId: string, input: NewLeg): Done<stri
   })
 }
 
+/** Legs within this of a base start from it, m. */
+const SAME_BASE_M = 50
+
+/** Routes of other trials that start where this trial's base stands: they can be used again. */
+export function keptLegs(db: Db, trialId: string): LegWithMarks[] {
+  const row = db.select().from(trial).where(eq(trial.id, trialId)).get()
+  const base = row?.siteId ? db.select().from(site).where(eq(site.id, row.siteId)).get() : null
+  if (!row || !base || base.lat === null || base.lon === null) return []
+  const near = db
+    .select()
+    .from(site)
+    .all()
+    .filter((s) => s.lat !== null && s.lon !== null && inverse({ lat: base.lat!, lon: base.lon! }, { lat: s.lat, lon: s.lon }).distanceM <= SAME_BASE_M)
+    .map((s) => s.id)
+  const legs = db.select().from(leg).where(inArray(leg.siteId, near)).all()
+  return legsOf(db, legs.map((l) => l.id).filter((id) => !row.legIds.includes(id)))
+}
+
+/** Takes a kept route into a trial. */
+export function takeKeptLeg(db: Db, trialId: string, legId: string): Done {
+  if (!keptLegs(db, trialId).some((l) => l.id === legId)) return refuse('This route is no longer there, or does not start from this base.')
+  const row = db.select().from(trial).where(eq(trial.id, trialId)).get()!
+  db.update(trial).set({ legIds: [...row.legIds, legId] }).where(eq(trial.id, trialId)).run()
+  return done(undefined)
+}
+
 /** Puts a trial's base somewhere. Its legs start at the old place, so they are taken out; runs keep their own. */
 export function placeBase(db: Db, trialId: string, name: string, place: Place): Done<string> {
   return db.transaction((tx) => {

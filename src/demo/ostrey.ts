@@ -23,8 +23,8 @@ import { seedKit } from './kit'
 
 /** The harbour of Ostrey, an invented island in the open Atlantic. */
 const HARBOUR: Place = { lat: 47.298807, lon: -29.557697 }
-/** Ostrey is all cliffs and gullies: more loss than flat ground, and more the farther out. */
-const HILLY = { groundLossDb: 14, extraSlopeDb: 24 }
+/** What stands about the ends and in the gullies, beyond what the ground itself costs. */
+const HILLY = { groundLossDb: 24, extraSlopeDb: 16 }
 
 interface LegSeed {
   name: string
@@ -142,7 +142,7 @@ function makeRun(db: Db, trialId: string, seed: RunSeed): void {
 /** Fills an empty database with the Ostrey round. Does nothing where there is a trial already. */
 export function seedOstrey(db: Db): boolean {
   if (db.select().from(trial).limit(1).get()) return false
-  seedGround(db, HARBOUR)
+  const overGround = seedGround(db, HARBOUR)
   const { ids, service } = seedKit(db)
   const truth = { A: -5, B: 1, C: 2, D: -3.2, E: -2.4 }
   const gainDbi = Object.fromEntries(Object.entries(truth).map(([l, g]) => [ids.get(l)!, g]))
@@ -151,6 +151,7 @@ export function seedOstrey(db: Db): boolean {
     ...more,
     seed,
     gainDbi,
+    overGround,
   })
 
   const mast = makeTrial(db, ids, service, {

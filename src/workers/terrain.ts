@@ -1,5 +1,6 @@
 import * as Comlink from 'comlink'
 import type { Outcome } from '@/core/formats/problem'
+import { readGpx } from '@/core/formats/gpx'
 import { bad, problem } from '@/core/formats/problem'
 import type { Place } from '@/core/geo'
 import {
@@ -8,10 +9,12 @@ import {
   DAY_INKS,
   fillVoids,
   gridBounds,
+  gridFromPoints,
   groundProfile,
   NIGHT_INKS,
   readAsciiGrid,
   readGeoTiff,
+  readHeightPoints,
   readHgt,
   shadedRelief,
   terrainOf,
@@ -46,23 +49,39 @@ function extentOf(g: HeightGrid): DrawnGrid['extent'] {
   return [b.west - g.stepLon / 2, b.south - g.stepLat / 2, b.east + g.stepLon / 2, b.north + g.stepLat / 2]
 }
 
+/** A file of elevations of whatever kind, by its name. */
+async function readGround(name: string, bytes: ArrayBuffer): Promise<Outcome<HeightGrid>> {
+  const lower = name.toLowerCase()
+  const text = () => new TextDecoder().decode(bytes)
+  if (lower.endsWith('.hgt')) return readHgt(name, bytes)
+  if (lower.endsWith('.asc')) return readAsciiGrid(name, text())
+  if (/\.tiff?$/.test(lower)) return readGeoTiff(name, bytes)
+  if (lower.endsWith('.gpx')) {
+    const gpx = readGpx(text())
+    if (!gpx.ok) return gpx
+    const { ways, waypoints } = gpx.value
+    const points = [...waypoints, ...ways.flatMap((w) => w.points)].flatMap((p) =>
+      p.elevationM == null ? [] : [{ lat: p.lat, lon: p.lon, heightM: p.elevationM }],
+    )
+    return gridFromPoints(name, points)
+  }
+  if (lower.endsWith('.txt')) {
+    const points = readHeightPoints(text())
+    return points.ok ? gridFromPoints(name, points.value) : points
+  }
+  return bad(
+    problem(
+      'kind',
+      name,
+      'Elevation is read from .hgt, .tif and .asc files, from a .gpx with heights, or a .txt of places; this is none of them.',
+    ),
+  )
+}
+
 const api = {
   /** Reads a file of elevations and fills its voids. The heights are handed over, not copied. */
   async read(name: string, bytes: ArrayBuffer): Promise<Outcome<{ grid: HeightGrid; filled: number }>> {
-    const lower = name.toLowerCase()
-    const outcome = lower.endsWith('.hgt')
-      ? readHgt(name, bytes)
-      : lower.endsWith('.asc')
-        ? readAsciiGrid(name, new TextDecoder().decode(bytes))
-        : /\.tiff?$/.test(lower)
-          ? await readGeoTiff(name, bytes)
-          : bad<HeightGrid>(
-              problem(
-                'kind',
-                name,
-                'Elevation is read from .hgt, .tif and .asc files; this is none of them.',
-              ),
-            )
+    const outcome = await readGround(name, bytes)
     if (!outcome.ok) return outcome
     const { grid, filled } = fillVoids(outcome.value)
     const handed = [grid.data.buffer, ...(grid.filled ? [grid.filled.buffer] : [])] as ArrayBuffer[]

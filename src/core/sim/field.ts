@@ -14,6 +14,8 @@ export interface SimulatedField {
   /** Extra loss of this ground over plane earth, dB, and by how many dB a decade it grows beyond 1 km. */
   groundLossDb: number
   extraSlopeDb: number
+  /** Median loss over real ground, dB, by link and mark; null where the ground is not known and plane earth stands in. */
+  overGround?: (link: Link, mark: Mark) => number | null
   /** Shadowing shared by all links and directions of a mark, dB, correlated along a leg over this distance. */
   shadowDb: number
   shadowM: number
@@ -66,12 +68,13 @@ function shadowing(marks: readonly Mark[], field: SimulatedField, random: Seeded
   return found
 }
 
-/** Median level at the receiver, dBm, before shadowing. */
+/** Median level at the receiver, dBm, before shadowing. @param overGroundDb loss over real ground, if it is known */
 export function medianLevel(
   link: Link,
   direction: Direction,
   distanceM: number,
   field: SimulatedField,
+  overGroundDb: number | null = null,
 ): number {
   const { sender, receiver } = ends(link, direction)
   const gain = (id: string, known: number | null) => field.gainDbi[id] ?? known ?? 0
@@ -83,7 +86,8 @@ export function medianLevel(
     ) +
     gain(receiver.id, receiver.antennaGainDbi) -
     (receiver.leadLossDb ?? 0) -
-    planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM) -
+    (overGroundDb ??
+      planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM)) -
     field.groundLossDb -
     field.extraSlopeDb * Math.max(0, Math.log10(distanceM / 1000))
   )
@@ -123,7 +127,10 @@ export function simulateRun(plan: TrialPlan, field: SimulatedField, upTo = 1): C
     const key = `${markId}|${linkId}`
     if (!own.has(key)) own.set(key, field.linkDb * random.normal())
     if (random.uniform() < field.forgotten) continue
-    const median = medianLevel(link, direction, mark.distanceM, field) + shadow.get(markId)! + own.get(key)!
+    const median =
+      medianLevel(link, direction, mark.distanceM, field, field.overGround?.(link, mark) ?? null) +
+      shadow.get(markId)! +
+      own.get(key)!
     let calls = 0
     let level = -Infinity
     let heard = false

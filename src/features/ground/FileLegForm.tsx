@@ -10,7 +10,7 @@ import type { Place } from '@/core/geo'
 import { fromLength, type Units } from '@/core/units'
 import { Refused } from '@/ui/shell'
 import { addTrialLeg } from './actions'
-import { wayLeg, waypointLeg } from './legs'
+import { wayLeg, waypointLeg, type MarksFrom } from './legs'
 
 /** A leg from the file: along one of its ways, or at its waypoints alone. */
 export function FileLegForm({
@@ -25,9 +25,7 @@ export function FileLegForm({
   units: Units
 }) {
   const [way, setWay] = useState(gpx.ways.length > 0 ? 0 : -1)
-  const [marks, setMarks] = useState<'waypoints' | 'spacing'>(
-    gpx.waypoints.length > 1 ? 'waypoints' : 'spacing',
-  )
+  const [marks, setMarks] = useState<MarksFrom['kind']>(gpx.waypoints.length > 1 ? 'waypoints' : 'spacing')
   const [spacing, setSpacing] = useState('500')
   const [name, setName] = useState(gpx.ways[0]?.name || 'Leg')
   const [problem, setProblem] = useState<string | null>(null)
@@ -37,7 +35,7 @@ export function FileLegForm({
   }
   const add = async () => {
     const spacingM = fromLength(Number(spacing.replace(',', '.')), units) * (units === 'imperial' ? 3 : 1)
-    if (marks === 'spacing' && !(spacingM > 0)) return setProblem('The spacing must be a number above 0.')
+    if (marks !== 'waypoints' && !(spacingM > 0)) return setProblem('The spacing must be a number above 0.')
     const leg =
       way < 0
         ? waypointLeg(base, gpx, name)
@@ -46,11 +44,11 @@ export function FileLegForm({
             gpx,
             way,
             name,
-            marks === 'spacing' ? { kind: 'spacing', spacingM } : { kind: 'waypoints' },
+            marks === 'waypoints' ? { kind: 'waypoints' } : { kind: marks, spacingM },
           )
     if (leg.marks.length === 0)
       return setProblem(
-        marks === 'spacing'
+        marks !== 'waypoints'
           ? 'The way is shorter than the spacing. Make the spacing smaller.'
           : 'No waypoint lies within 250 m of this way. Set marks by spacing instead.',
       )
@@ -74,12 +72,14 @@ export function FileLegForm({
             select
             label="Marks"
             value={marks}
-            onChange={(e) => setMarks(e.target.value as 'waypoints' | 'spacing')}
+            onChange={(e) => setMarks(e.target.value as MarksFrom['kind'])}
           >
             <MenuItem value="waypoints">At its waypoints</MenuItem>
             <MenuItem value="spacing">Every so often along it</MenuItem>
+            <MenuItem value="crow">Every so often, crow-flies</MenuItem>
+            <MenuItem value="rings">At every crossing of a ring</MenuItem>
           </TextField>
-          {marks === 'spacing' && (
+          {marks !== 'waypoints' && (
             <TextField
               label={`A mark every (${units === 'imperial' ? 'yd' : 'm'})`}
               value={spacing}

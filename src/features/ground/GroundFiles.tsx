@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
+import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
@@ -18,6 +19,29 @@ const LARGEST = 64 * 1024 * 1024
 function seconds(step: number): string {
   const s = step * 3600
   return s < 60 ? `${Number(s.toFixed(1))} seconds of arc` : `${Number((s / 60).toFixed(1))} minutes of arc`
+}
+
+/** Heights typed at a few places, where no grid is to be had. */
+function HeightsTyped({ onHeights }: { onHeights: (text: string) => void }) {
+  const [text, setText] = useState('')
+  return (
+    <details>
+      <summary style={{ cursor: 'pointer' }}>No grid to be had? Type heights at a few places</summary>
+      <TextField
+        label="Latitude, longitude, metres: a place a line"
+        placeholder="47.3 -29.55 120"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        multiline
+        minRows={3}
+        fullWidth
+        sx={{ my: 1 }}
+      />
+      <Button size="small" variant="outlined" onClick={() => onHeights(text)}>
+        Make ground of these
+      </Button>
+    </details>
+  )
 }
 
 /** What is known of the ground, and files to bring more in. */
@@ -138,7 +162,9 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
           mt: 1,
         }}
       >
-        <input {...getInputProps({ 'aria-label': 'Elevation files', accept: '.hgt,.tif,.tiff,.asc' })} />
+        <input
+          {...getInputProps({ 'aria-label': 'Elevation files', accept: '.hgt,.tif,.tiff,.asc,.gpx,.txt' })}
+        />
         {doing ? (
           <Box role="status">
             {doing}
@@ -150,8 +176,8 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
         ) : (
           <>
             <Box sx={{ color: 'var(--soft)', mb: 1 }}>
-              SRTM tiles (.hgt), GeoTIFF in degrees or UTM, ESRI ASCII grid. Several at once lie side by side.
-              Up to 64 MB a file.
+              SRTM tiles (.hgt), GeoTIFF in degrees or UTM, ESRI ASCII grid; where there is none, a GPX track
+              with heights. Several at once lie side by side. Up to 64 MB a file.
             </Box>
             <Button variant={grids.length === 0 ? 'contained' : 'outlined'} onClick={open}>
               Bring ground in
@@ -159,6 +185,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
           </>
         )}
       </Box>
+      <HeightsTyped onHeights={(text) => void bring([new File([text], 'typed heights.txt')])} />
       {said && (
         <Box role="status" sx={{ mt: 1 }}>
           {said}

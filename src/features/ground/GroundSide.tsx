@@ -8,11 +8,13 @@ import { readGpx, type Gpx, type Problem } from '@/core/formats'
 import { coordinateText, type CoordinateFormat, type Place } from '@/core/geo'
 import type { Units } from '@/core/units'
 import type { GridRow } from '@/data/grids'
+import type { LegWithMarks } from '@/data/ground'
 import { FileDrop } from '@/ui/fields/FileDrop'
 import { Refused } from '@/ui/shell'
 import { BaseForm } from './BaseForm'
 import { BearingLegForm } from './BearingLegForm'
 import { FileLegForm } from './FileLegForm'
+import { KeptLegs } from './KeptLegs'
 import { GroundFiles } from './GroundFiles'
 import { SiteForm } from './SiteForm'
 
@@ -21,6 +23,7 @@ interface Props {
   base: (Place & { name: string }) | null
   hasLegs: boolean
   grids: GridRow[]
+  kept: LegWithMarks[]
   format: CoordinateFormat
   /** The place picked on the map. */
   picked: Place | null
@@ -28,10 +31,11 @@ interface Props {
 }
 
 /** What is brought in and set: base, legs, ground, places. */
-export function GroundSide({ trialId, base, hasLegs, grids, format, picked, units }: Props) {
+export function GroundSide({ trialId, base, hasLegs, grids, kept, format, picked, units }: Props) {
   const [file, setFile] = useState<{ name: string; gpx: Gpx } | null>(null)
   const [problems, setProblems] = useState<Problem[]>([])
   const [moving, setMoving] = useState(false)
+  const [adding, setAdding] = useState(false)
   const read = ([f]: { name: string; text: string }[]) => {
     if (!f) return
     const result = readGpx(f.text)
@@ -91,12 +95,13 @@ export function GroundSide({ trialId, base, hasLegs, grids, format, picked, unit
           <BearingLegForm trialId={trialId} base={base} units={units} />
         </Box>
       )}
+      <KeptLegs trialId={trialId} kept={kept} units={units} />
       <GroundFiles grids={grids} />
-      <Box component="details">
+      <Box component="details" onToggle={(e) => setAdding((e.currentTarget as HTMLDetailsElement).open)}>
         <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, fontSize: '1.1rem' }}>
           Other places: candidates, relays, stations not ours
         </Box>
-        <SiteForm units={units} suggested={picked} />
+        {adding && <SiteForm units={units} suggested={picked} />}
       </Box>
     </Box>
   )

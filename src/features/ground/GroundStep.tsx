@@ -37,6 +37,7 @@ interface Props {
   legs: LegWithMarks[]
   links: Link[]
   grids: GridRow[]
+  kept: LegWithMarks[]
   minutesAtMark: number
   units: Units
 }
@@ -48,7 +49,7 @@ const SIGHT_INK: [number, number, number] = [244, 185, 44]
 const SIGHT_RADIUS_M = 30_000
 
 /** The ground: where the base stands, where to stop, what lies between, and what to expect there. */
-export function GroundStep({ trialId, site, sites, legs, links, grids, minutesAtMark, units }: Props) {
+export function GroundStep({ trialId, site, sites, legs, links, grids, kept, minutesAtMark, units }: Props) {
   const [problems, setProblems] = useState<Problem[]>([])
   const [settings, setSettings] = useState(USUAL_PREDICTION)
   const [chosen, setChosen] = useState<{ id: string | null; name: string; place: Place } | null>(null)
@@ -149,6 +150,7 @@ export function GroundStep({ trialId, site, sites, legs, links, grids, minutesAt
     if (pointed) return coordinateText(pointed, format)
     return chosen ? `${chosen.name}: ${coordinateText(chosen.place, format)}` : ''
   }
+  const baseHeight = [...profiles.values()][0]?.heightsM[0]
   const own = { nearM: links[0]?.base.antennaHeightM ?? 8, farM: links[0]?.out.antennaHeightM ?? 1.5 }
   const tried = heights ?? own
   return (
@@ -189,6 +191,23 @@ export function GroundStep({ trialId, site, sites, legs, links, grids, minutesAt
           : 'Marks: full in sight, yellow grazing, open shadowed. Drag one to move it; click anywhere for the profile.'}
       </Box>
       {problems.length > 0 && <Refused title="It was not taken in" problems={problems} />}
+      {baseHeight !== undefined && (Number.isNaN(baseHeight) || baseHeight <= 0) && (
+        <Refused
+          title={
+            Number.isNaN(baseHeight)
+              ? 'The base stands outside the ground that is known'
+              : 'The base stands in the sea'
+          }
+          problems={[
+            {
+              where: base?.name ?? 'Base',
+              message: Number.isNaN(baseHeight)
+                ? 'Nothing is predicted from there. Bring in the tile that holds it, or place the base elsewhere.'
+                : 'By this ground its height is 0 m. Check its coordinates; what is predicted counts from the water.',
+            },
+          ]}
+        />
+      )}
       {base && grids.length > 0 && (
         <ProfilePanel
           profile={profile?.profile ?? null}
@@ -258,6 +277,7 @@ export function GroundStep({ trialId, site, sites, legs, links, grids, minutesAt
           base={base}
           hasLegs={legs.length > 0}
           grids={grids}
+          kept={kept}
           format={format}
           picked={chosen?.place ?? null}
           units={units}

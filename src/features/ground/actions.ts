@@ -10,6 +10,7 @@ import {
   deleteGrid,
   deleteSite,
   moveMark,
+  takeKeptLeg,
   openTrial,
   placeBase,
   refuse,
@@ -79,4 +80,8 @@ export async function addSite(raw: unknown): Promise<Done<string>> {
 
 export async function dropSite(id: string): Promise<Done> {
   return checked(() => deleteSite(db(), id))
+}
+
+export async function takeLeg(trialId: string, legId: string): Promise<Done> {
+  return checked(() => takeKeptLeg(db(), trialId, legId))
 }

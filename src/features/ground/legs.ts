@@ -1,4 +1,4 @@
-import { direct, inverse, placesAlong, alongNearest, type Place } from '@/core/geo'
+import { direct, inverse, placesAlong, alongNearest, ringCrossings, type Place } from '@/core/geo'
 import type { Gpx } from '@/core/formats'
 
 export interface DraftLeg {
@@ -28,7 +28,12 @@ export function bearingLeg(
   return { name, how: 'bearing', bearingDeg, way: [base, ...marks.map((m) => m.place)], marks }
 }
 
-export type MarksFrom = { kind: 'spacing'; spacingM: number } | { kind: 'waypoints' }
+export type MarksFrom =
+  | { kind: 'spacing'; spacingM: number }
+  /** By crow-flies distance: each ring where it is first met, or every crossing. */
+  | { kind: 'crow'; spacingM: number }
+  | { kind: 'rings'; spacingM: number }
+  | { kind: 'waypoints' }
 
 /** Waypoints no farther than this from a way belong to it, m. */
 const NEAR_M = 250
@@ -45,6 +50,20 @@ export function wayLeg(base: Place, gpx: Gpx, wayIndex: number, name: string, fr
       marks: placesAlong(way.points, from.spacingM)
         .filter(({ place }) => inverse(base, place).distanceM >= 5)
         .map(({ place, alongM }, i) => ({ name: numbered(name, i), place, alongM })),
+    }
+  if (from.kind === 'crow' || from.kind === 'rings')
+    return {
+      name,
+      how: 'track',
+      bearingDeg: null,
+      way: way.points.map(bare),
+      marks: ringCrossings(way.points, base, from.spacingM, from.kind === 'crow').map(
+        ({ place, alongM }, i) => ({
+          name: numbered(name, i),
+          place,
+          alongM,
+        }),
+      ),
     }
   const thin = way.points.filter((_, i) => i % Math.ceil(way.points.length / 400) === 0)
   const marks = gpx.waypoints

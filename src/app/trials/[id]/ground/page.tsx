@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { estimatedMinutesAtMark } from '@/core/trial'
-import { db, listGrids, listSites, openTrial, planOf } from '@/data'
+import { db, keptLegs, listGrids, listSites, openTrial, planOf } from '@/data'
 import { GroundStep } from '@/features/ground/GroundStep'
 import { readUnits } from '@/ui/shell/readUnits'
 
@@ -15,6 +15,7 @@ export default async function GroundPage({ params }: { params: Promise<{ id: str
       legs={open.legs}
       links={open.links}
       grids={listGrids(db())}
+      kept={keptLegs(db(), open.trial.id)}
       minutesAtMark={estimatedMinutesAtMark(planOf(open))}
       units={await readUnits()}
     />

@@ -1,0 +1,44 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import { useState } from 'react'
+import { distanceText, type Units } from '@/core/units'
+import type { LegWithMarks } from '@/data/ground'
+import { Refused } from '@/ui/shell'
+import { takeLeg } from './actions'
+
+/** Routes of other trials that start at this base. */
+export function KeptLegs({ trialId, kept, units }: { trialId: string; kept: LegWithMarks[]; units: Units }) {
+  const [refusal, setRefusal] = useState<string | null>(null)
+  if (kept.length === 0) return null
+  const take = async (legId: string) => {
+    const result = await takeLeg(trialId, legId)
+    setRefusal(result.ok ? null : result.message)
+  }
+  return (
+    <Box component="details">
+      <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, fontSize: '1.1rem' }}>
+        Routes kept from other trials
+      </Box>
+      {kept.map((l) => (
+        <Box
+          key={l.id}
+          sx={{ display: 'flex', alignItems: 'center', gap: 1, borderTop: '1px solid var(--rule)', py: 0.5 }}
+        >
+          <Box sx={{ flex: 1 }}>
+            <b>{l.name}</b>
+            <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>
+              {l.marks.length} marks, out to{' '}
+              {distanceText(Math.max(0, ...l.marks.map((m) => m.distanceM)), units)}
+            </Box>
+          </Box>
+          <Button size="small" onClick={() => void take(l.id)} aria-label={`Use ${l.name} again`}>
+            Use again
+          </Button>
+        </Box>
+      ))}
+      {refusal && <Refused title="It was not taken" problems={[{ where: 'Route', message: refusal }]} />}
+    </Box>
+  )
+}
