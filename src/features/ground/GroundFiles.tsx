@@ -10,7 +10,7 @@ import { useRef, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
 import type { Problem } from '@/core/formats/problem'
 import type { GridRow } from '@/data/grids'
-import { Refused } from '@/ui/shell'
+import { Fold, Refused } from '@/ui/shell'
 import { freshTerrainWorker } from '@/ui/terrain/useTerrain'
 import { dropGrid } from './actions'
 
@@ -25,8 +25,7 @@ function seconds(step: number): string {
 function HeightsTyped({ onHeights }: { onHeights: (text: string) => void }) {
   const [text, setText] = useState('')
   return (
-    <details>
-      <summary style={{ cursor: 'pointer' }}>No grid to be had? Type heights at a few places</summary>
+    <Fold title="No grid to be had? Type heights at a few places">
       <TextField
         label="Latitude, longitude, metres: a place a line"
         placeholder="47.3 -29.55 120"
@@ -40,7 +39,7 @@ function HeightsTyped({ onHeights }: { onHeights: (text: string) => void }) {
       <Button size="small" variant="outlined" onClick={() => onHeights(text)}>
         Make ground of these
       </Button>
-    </details>
+    </Fold>
   )
 }
 

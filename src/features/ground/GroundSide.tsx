@@ -10,7 +10,7 @@ import type { Units } from '@/core/units'
 import type { GridRow } from '@/data/grids'
 import type { LegWithMarks } from '@/data/ground'
 import { FileDrop } from '@/ui/fields/FileDrop'
-import { Refused } from '@/ui/shell'
+import { Fold, Refused } from '@/ui/shell'
 import { BaseForm } from './BaseForm'
 import { BearingLegForm } from './BearingLegForm'
 import { FileLegForm } from './FileLegForm'
@@ -35,7 +35,6 @@ export function GroundSide({ trialId, base, hasLegs, grids, kept, format, picked
   const [file, setFile] = useState<{ name: string; gpx: Gpx } | null>(null)
   const [problems, setProblems] = useState<Problem[]>([])
   const [moving, setMoving] = useState(false)
-  const [adding, setAdding] = useState(false)
   const read = ([f]: { name: string; text: string }[]) => {
     if (!f) return
     const result = readGpx(f.text)
@@ -97,12 +96,9 @@ export function GroundSide({ trialId, base, hasLegs, grids, kept, format, picked
       )}
       <KeptLegs trialId={trialId} kept={kept} units={units} />
       <GroundFiles grids={grids} />
-      <Box component="details" onToggle={(e) => setAdding((e.currentTarget as HTMLDetailsElement).open)}>
-        <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, fontSize: '1.1rem' }}>
-          Other places: candidates, relays, stations not ours
-        </Box>
-        {adding && <SiteForm units={units} suggested={picked} />}
-      </Box>
+      <Fold title="Other places: candidates, relays, stations not ours">
+        <SiteForm units={units} suggested={picked} />
+      </Fold>
     </Box>
   )
 }

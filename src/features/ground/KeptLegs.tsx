@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import { useState } from 'react'
 import { distanceText, type Units } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
-import { Refused } from '@/ui/shell'
+import { Fold, Refused } from '@/ui/shell'
 import { takeLeg } from './actions'
 
 /** Routes of other trials that start at this base. */
@@ -17,10 +17,7 @@ export function KeptLegs({ trialId, kept, units }: { trialId: string; kept: LegW
     setRefusal(result.ok ? null : result.message)
   }
   return (
-    <Box component="details">
-      <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, fontSize: '1.1rem' }}>
-        Routes kept from other trials
-      </Box>
+    <Fold title="Routes kept from other trials">
       {kept.map((l) => (
         <Box
           key={l.id}
@@ -39,6 +36,6 @@ export function KeptLegs({ trialId, kept, units }: { trialId: string; kept: LegW
         </Box>
       ))}
       {refusal && <Refused title="It was not taken" problems={[{ where: 'Route', message: refusal }]} />}
-    </Box>
+    </Fold>
   )
 }
