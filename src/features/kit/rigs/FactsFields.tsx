@@ -7,7 +7,8 @@ import TextField, { type TextFieldProps } from '@mui/material/TextField'
 import InputAdornment from '@mui/material/InputAdornment'
 import { RIG_KINDS, wattText, type PartOf, type RigKind } from '@/core/kit'
 import { lengthUnit, likelyFrequencies, type Units } from '@/core/units'
-import { typed, type RigFacts } from './useRigDraft'
+import { numberIn } from '@/ui/fields/NumberBox'
+import type { RigFacts } from './useRigDraft'
 
 interface Props {
   facts: RigFacts
@@ -49,7 +50,7 @@ function LikelyFrequency({
   radio,
   onChange,
 }: { name: 'txMHz' | 'rxMHz' } & Pick<Props, 'facts' | 'radio' | 'onChange'>) {
-  const value = typed(facts[name])
+  const value = numberIn(facts[name])
   const meanings = value === null ? [] : likelyFrequencies(value, radio?.spec.bands ?? [])
   return meanings.map((m) => (
     <Button
@@ -68,7 +69,7 @@ export function FactsFields({ facts, radio, units, errors, onChange }: Props) {
   const f = { facts, errors, onChange }
   const powers = radio?.spec.powers ?? []
   const measured = powers.filter((p) => p.powerW !== null)
-  const listed = measured.some((p) => p.powerW === typed(facts.powerW))
+  const listed = measured.some((p) => p.powerW === numberIn(facts.powerW))
   return (
     <Box sx={{ mb: 2 }}>
       <Box

@@ -5,8 +5,8 @@ import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { changeItem, moveItem, takeOut, type Assembly, type Part, type Placed } from '@/core/kit'
+import { numberIn } from '@/ui/fields/NumberBox'
 import type { UnitRow } from '@/data/parts'
-import { typed } from './useRigDraft'
 
 interface Props {
   placed: Placed
@@ -62,7 +62,7 @@ export function ItemTools({ placed, index, portIndex, parts, units, onChange, on
           defaultValue={item.setting ?? ''}
           key={`${item.key} ${item.setting}`}
           onBlur={(e) =>
-            onChange((a) => changeItem(a, portIndex, item.key, { setting: typed(e.target.value) }))
+            onChange((a) => changeItem(a, portIndex, item.key, { setting: numberIn(e.target.value) }))
           }
           sx={{ width: 170 }}
         />

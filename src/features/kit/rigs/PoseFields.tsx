@@ -19,7 +19,8 @@ import { lengthUnit, type Units } from '@/core/units'
 import type { UnitRow } from '@/data/parts'
 import { FactField } from './FactsFields'
 import { PoseFigure } from './PoseFigure'
-import { typed, type RigFacts } from './useRigDraft'
+import { numberIn } from '@/ui/fields/NumberBox'
+import type { RigFacts } from './useRigDraft'
 
 interface Props {
   rig: PlacedRig
@@ -82,8 +83,8 @@ export function PoseFields({
           place={port.mount?.spec.place ?? null}
           mast={port.mast !== null}
           polarisation={port.polarisation}
-          tiltDeg={typed(facts.tiltDeg)}
-          azimuthDeg={typed(facts.azimuthDeg)}
+          tiltDeg={numberIn(facts.tiltDeg)}
+          azimuthDeg={numberIn(facts.azimuthDeg)}
         />
         <Box
           sx={{

@@ -9,6 +9,7 @@ import {
   type Assembly,
   type Part,
 } from '@/core/kit'
+import { numberIn } from '@/ui/fields/NumberBox'
 import type { KitRig } from '@/data/rigs'
 import { batteriesFor } from '../pack/batteries'
 import { trialRigs } from '../trialRigs'
@@ -16,7 +17,7 @@ import { budgetColumns, levelSpan } from './budgetColumns'
 import { draftOf } from './rigDraft'
 import { rigLines } from './rigLines'
 import { assemblySchema, rigSchema } from './rigSchema'
-import { assemblyOf, storedOf, typed } from './useRigDraft'
+import { assemblyOf, storedOf } from './useRigDraft'
 
 const parts = EXAMPLE_PARTS.map(({ id, part }) => ({ ...part, id }) as Part)
 const put = (...ids: string[]): Assembly =>
@@ -114,7 +115,7 @@ describe('the draft of a rig', () => {
   })
 
   it('reads numbers with comma or point, and sends a height that is none for the border to refuse', () => {
-    expect([typed('1,5'), typed(' 2.5 '), typed(''), typed('x')]).toEqual([1.5, 2.5, null, null])
+    expect([numberIn('1,5'), numberIn(' 2.5 '), numberIn(''), numberIn('x')]).toEqual([1.5, 2.5, null, null])
     const draft = draftOf(null, 'Q', 'metric')
     const high = { ...draft, facts: { ...draft.facts, antennaHeight: 'high' } }
     expect(storedOf(high, 'metric').antennaHeightM).toBe('high')

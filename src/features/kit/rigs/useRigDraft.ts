@@ -13,6 +13,7 @@ import {
   type RigSettings,
   type ServiceRule,
 } from '@/core/kit'
+import { numberIn } from '@/ui/fields/NumberBox'
 import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { fromLength, toLength, type Units } from '@/core/units'
 
@@ -39,17 +40,10 @@ export interface RigDraft {
   assembly: Assembly
 }
 
-/** A number as typed; null where empty or none. */
-export function typed(text: string): number | null {
-  const t = text.trim().replace(',', '.')
-  if (t === '' || Number.isNaN(Number(t))) return null
-  return Number(t)
-}
-
 const length = (metres: number | null, units: Units) =>
   metres === null ? '' : String(Number(toLength(metres, units).toFixed(2)))
 const metresOf = (text: string, units: Units) => {
-  const n = typed(text)
+  const n = numberIn(text)
   return n === null ? null : fromLength(n, units)
 }
 
@@ -59,7 +53,7 @@ export function assemblyOf({ facts, assembly }: RigDraft, units: Units): Assembl
     ...assembly,
     wayInM: metresOf(facts.wayIn, units),
     spacingM: metresOf(facts.spacing, units),
-    pose: { azimuthDeg: typed(facts.azimuthDeg), tiltDeg: typed(facts.tiltDeg) },
+    pose: { azimuthDeg: numberIn(facts.azimuthDeg), tiltDeg: numberIn(facts.tiltDeg) },
   }
 }
 
@@ -93,7 +87,7 @@ export function useRigDraft(
   const { facts } = draft
   useUnitsChange(units, (from, to) =>
     setDraft((d) => {
-      const turned = (text: string) => (typed(text) === null ? text : length(metresOf(text, from), to))
+      const turned = (text: string) => (numberIn(text) === null ? text : length(metresOf(text, from), to))
       const { antennaHeight, wayIn, spacing } = d.facts
       return {
         ...d,
@@ -107,10 +101,10 @@ export function useRigDraft(
     }),
   )
   const settings = useMemo((): RigSettings | null => {
-    const [txMHz, powerW] = [typed(facts.txMHz), typed(facts.powerW)]
+    const [txMHz, powerW] = [numberIn(facts.txMHz), numberIn(facts.powerW)]
     const antennaHeightM = metresOf(facts.antennaHeight, units)
     if (!txMHz || !powerW || !antennaHeightM || Math.min(txMHz, powerW, antennaHeightM) <= 0) return null
-    const rxMHz = typed(facts.rxMHz)
+    const rxMHz = numberIn(facts.rxMHz)
     return { txMHz, rxMHz: rxMHz !== null && rxMHz > 0 ? rxMHz : null, powerW, antennaHeightM }
   }, [facts, units])
   const assessed = useMemo(

@@ -2,15 +2,13 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Checkbox from '@mui/material/Checkbox'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import type { Problem } from '@/core/formats/problem'
 import type { RuleSet } from '@/core/kit'
 import { Refused } from '@/ui/shell'
 import { saveRuleSet } from './actions'
-
-type Row = Record<string, string | boolean>
+import { RowTable, type Row } from './RowTable'
 
 const SERVICE_COLUMNS = [
   ['name', 'Service', 240],
@@ -36,48 +34,31 @@ const value = (key: string, v: string | boolean) => {
 }
 const stored = (r: Row) => Object.fromEntries(Object.entries(r).map(([k, v]) => [k, value(k, v)]))
 
-function Cells({
-  row,
-  columns,
-  onChange,
-  label,
-}: {
-  row: Row
-  columns: readonly (readonly [string, string, number])[]
-  onChange: (key: string, v: string) => void
-  label: string
-}) {
-  return columns.map(([key, title, width]) => (
-    <td key={key}>
-      <TextField
-        value={row[key] ?? ''}
-        onChange={(e) => onChange(key, e.target.value)}
-        sx={{ width }}
-        slotProps={{ htmlInput: { 'aria-label': `${label}, ${title}` } }}
-      />
-    </td>
-  ))
+const BLANK_SERVICE: Row = {
+  name: '',
+  fromMHz: '',
+  toMHz: '',
+  maxPowerW: '',
+  maxErpW: '',
+  maxAntennaHeightM: '',
+  externalAntenna: true,
 }
+const BLANK_LIMIT: Row = { fromMHz: '', toMHz: '', limitWm2: '', perMHz: '' }
 
-/** A rule set as a table to edit. */
-export function RuleSetForm({
-  id,
-  revision,
-  rules,
-  onDone,
-}: {
+interface Props {
   id: string
   revision: number
   rules: RuleSet
   onDone: () => void
-}) {
+}
+
+/** A rule set as tables to edit. */
+export function RuleSetForm({ id, revision, rules, onDone }: Props) {
   const [name, setName] = useState(rules.name)
   const [note, setNote] = useState(rules.note)
   const [services, setServices] = useState<Row[]>(rules.services.map(rowOf))
   const [exposure, setExposure] = useState<Row[]>(rules.exposure.map(rowOf))
   const [problems, setProblems] = useState<Problem[]>([])
-  const edit = (set: typeof setServices, i: number) => (key: string, v: string | boolean) =>
-    set((rows) => rows.map((r, j) => (j === i ? { ...r, [key]: v } : r)))
   const save = async () => {
     const result = await saveRuleSet(id, revision, {
       name,
@@ -88,13 +69,6 @@ export function RuleSetForm({
     setProblems(result.ok ? [] : result.problems)
     if (result.ok) onDone()
   }
-  const table = {
-    component: 'table',
-    sx: {
-      '& th': { textAlign: 'left', fontWeight: 400, color: 'var(--soft)' },
-      '& td': { pr: 0.75, pb: 0.75 },
-    },
-  } as const
   return (
     <Box
       component="form"
@@ -111,100 +85,26 @@ export function RuleSetForm({
         <TextField label="Note" value={note} onChange={(e) => setNote(e.target.value)} />
       </Box>
       <Box sx={{ overflowX: 'auto' }}>
-        <Box {...table}>
-          <thead>
-            <tr>
-              {SERVICE_COLUMNS.map(([k, t]) => (
-                <th key={k}>{t}</th>
-              ))}
-              <th>Other antenna</th>
-              <th>
-                <span className="visually-hidden">Delete</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {services.map((s, i) => (
-              <tr key={i}>
-                <Cells
-                  row={s}
-                  columns={SERVICE_COLUMNS}
-                  label={`Service ${i + 1}`}
-                  onChange={edit(setServices, i)}
-                />
-                <td>
-                  <Checkbox
-                    checked={s.externalAntenna === true}
-                    onChange={(e) => edit(setServices, i)('externalAntenna', e.target.checked)}
-                    slotProps={{ input: { 'aria-label': `Service ${i + 1}, other antenna allowed` } }}
-                  />
-                </td>
-                <td>
-                  <Button size="small" onClick={() => setServices((r) => r.filter((_, j) => j !== i))}>
-                    Delete
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Box>
-        <Button
-          size="small"
-          onClick={() =>
-            setServices((r) => [
-              ...r,
-              {
-                name: '',
-                fromMHz: '',
-                toMHz: '',
-                maxPowerW: '',
-                maxErpW: '',
-                maxAntennaHeightM: '',
-                externalAntenna: true,
-              },
-            ])
-          }
-        >
-          Add a service
-        </Button>
+        <RowTable
+          what="Service"
+          columns={SERVICE_COLUMNS}
+          tick={{ key: 'externalAntenna', title: 'Other antenna', label: 'other antenna allowed' }}
+          rows={services}
+          blank={BLANK_SERVICE}
+          addWords="Add a service"
+          onRows={setServices}
+        />
         <Box component="h3" sx={{ mb: 0.5 }}>
           Limits for people near an antenna
         </Box>
-        <Box {...table}>
-          <thead>
-            <tr>
-              {EXPOSURE_COLUMNS.map(([k, t]) => (
-                <th key={k}>{t}</th>
-              ))}
-              <th>
-                <span className="visually-hidden">Delete</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {exposure.map((s, i) => (
-              <tr key={i}>
-                <Cells
-                  row={s}
-                  columns={EXPOSURE_COLUMNS}
-                  label={`Limit ${i + 1}`}
-                  onChange={edit(setExposure, i)}
-                />
-                <td>
-                  <Button size="small" onClick={() => setExposure((r) => r.filter((_, j) => j !== i))}>
-                    Delete
-                  </Button>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Box>
-        <Button
-          size="small"
-          onClick={() => setExposure((r) => [...r, { fromMHz: '', toMHz: '', limitWm2: '', perMHz: '' }])}
-        >
-          Add a limit
-        </Button>
+        <RowTable
+          what="Limit"
+          columns={EXPOSURE_COLUMNS}
+          rows={exposure}
+          blank={BLANK_LIMIT}
+          addWords="Add a limit"
+          onRows={setExposure}
+        />
       </Box>
       {problems.length > 0 && <Refused title="Nothing was saved" problems={problems} />}
       <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
