@@ -113,7 +113,8 @@ export function ProfileDrawing(props: Props) {
       />
     </g>
   )
-  const kmTicks = [0.25, 0.5, 0.75].map((t) => t * d)
+  // On a narrow screen the names of the ends need the room.
+  const kmTicks = width < 560 ? [] : [0.25, 0.5, 0.75].map((t) => t * d)
   return (
     <svg
       ref={svg}

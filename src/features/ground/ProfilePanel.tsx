@@ -44,7 +44,7 @@ function mastWords(clearsM: number, touchesM: number | null, at: string, units: 
       ? `No mast that can be carried at ${at} clears it`
       : `A mast of ${show(clearsM)} at ${at} would clear it`
   const bears =
-    touchesM === null
+    touchesM === null || touchesM > HIGHEST_MAST_M
       ? 'none brings the loss of the ground to 6 dB'
       : `${show(touchesM)} bring the loss of the ground to 6 dB`
   return `${clears}; ${bears}.`

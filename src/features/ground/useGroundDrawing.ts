@@ -1,21 +1,9 @@
 'use client'
 
 import { useEffect, useState } from 'react'
+import { useNight } from '@/ui/theme/useNight'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 import type { DrawnGrid, GridPlace } from '@/workers/terrain'
-
-/** Whether the system is set dark, followed as it changes. */
-function useNight(): boolean {
-  const [night, setNight] = useState(false)
-  useEffect(() => {
-    const media = window.matchMedia('(prefers-color-scheme: dark)')
-    const follow = () => setNight(media.matches)
-    follow()
-    media.addEventListener('change', follow)
-    return () => media.removeEventListener('change', follow)
-  }, [])
-  return night
-}
 
 /** Relief and contours of the grids, drawn by the worker. */
 export function useGroundDrawing(worker: TerrainWorker | null, grids: readonly GridPlace[]): DrawnGrid[] {

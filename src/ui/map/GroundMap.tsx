@@ -24,6 +24,7 @@ import Style from 'ol/style/Style'
 import type { Place } from '@/core/geo'
 import { inverse } from '@/core/geo'
 import { heightText } from '@/core/units'
+import { useNight } from '@/ui/theme/useNight'
 import type { DrawnGrid } from '@/workers/terrain'
 import {
   at,
@@ -75,6 +76,8 @@ export function GroundMap(props: GroundMapProps) {
   const latest = useLatest(props)
   const { content, grids, sight, target, measuring } = props
   const fitted = useRef('')
+  // Colours are read when layers are made, so they are made anew when the system turns dark or light.
+  const night = useNight()
 
   useEffect(() => {
     const made = new OlMap({
@@ -120,7 +123,7 @@ export function GroundMap(props: GroundMapProps) {
       map.addLayer(l)
     })
     return () => layers.forEach((l) => map.removeLayer(l))
-  }, [map, grids, sight, latest])
+  }, [map, grids, sight, night, latest])
 
   useEffect(() => {
     if (!map) return
@@ -163,7 +166,7 @@ export function GroundMap(props: GroundMapProps) {
       layers.forEach((l) => map.removeLayer(l))
       map.removeInteraction(drag)
     }
-  }, [map, content, latest])
+  }, [map, content, night, latest])
 
   useEffect(() => {
     if (!map || !target) return
@@ -177,7 +180,7 @@ export function GroundMap(props: GroundMapProps) {
     return () => {
       map.removeLayer(layer)
     }
-  }, [map, target])
+  }, [map, target, night])
 
   useEffect(() => {
     if (!map || !measuring) return

@@ -1,0 +1,75 @@
+import { expect, test } from '@playwright/test'
+import { openTrial } from './app'
+
+test('a rig is built with the keyboard alone', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.goto(`${trial}/kit/rig/new`)
+  await expect(page.getByText('Pick a radio')).toBeVisible()
+  await page.getByLabel('Name', { exact: true }).focus()
+  await page.keyboard.type('By keys alone')
+  await page.keyboard.press('Tab')
+  await page.keyboard.press('Tab')
+  await page.keyboard.type('459,8')
+  for (const part of ['Handheld UHF, 2 W', 'Long whip, 40 cm', 'In the hand, before the face']) {
+    await page.getByRole('button', { name: `Put in ${part}`, exact: true }).focus()
+    await page.keyboard.press('Enter')
+  }
+  await expect(page.getByRole('heading', { name: 'Nothing against it' })).toBeVisible()
+  await page.getByRole('button', { name: /^EIRP/ }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('EIRP = P − losses + G(dBi)')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await page.getByRole('button', { name: 'Save the rig' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByText('By keys alone')).toBeVisible()
+})
+
+test('feet and inches throughout the kit, and nothing in metres beside them', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.goto(`${trial}/kit/parts`)
+  await page.getByRole('button', { name: 'mi, ft' }).click()
+  await expect(page.getByText('65.62 ft · 10 mm low-loss foam', { exact: false }).first()).toBeVisible()
+  await page.getByRole('button', { name: 'Open Push-up mast, 4 to 8 m' }).click()
+  const form = page.getByRole('form', { name: 'Change Push-up mast, 4 to 8 m' })
+  await expect(form.getByLabel('Highest')).toHaveValue('26.247')
+  await form.getByLabel('Highest').fill('30')
+  await page.getByRole('button', { name: 'km, m' }).click()
+  await expect(form.getByLabel('Highest')).toHaveValue('9.144')
+  await page.goto(`${trial}/kit/compare`)
+  await page.getByRole('button', { name: 'mi, ft' }).click()
+  await expect(page.getByRole('cell', { name: /^5 ft/ }).first()).toBeVisible()
+  await expect(page.getByRole('cell', { name: /^1\.4 m/ })).toHaveCount(0)
+})
+
+test('the packing list and the cutting strip print without the screen around them', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.emulateMedia({ media: 'print' })
+  await page.goto(`${trial}/kit/pack`)
+  await expect(page.getByText('Collinear for a mast, 1.2 m')).toBeVisible()
+  await expect(page.getByRole('navigation', { name: 'Steps' })).toBeHidden()
+  await expect(page.getByRole('button', { name: 'Print the list' })).toBeHidden()
+  await page.goto(`${trial}/kit/sums?sum=element`)
+  const strip = page.getByRole('img', { name: /^Strip in true size/ })
+  // 158.1 mm and 12 mm of margins at 96 px an inch.
+  const width = (await strip.boundingBox())!.width
+  expect(width).toBeGreaterThan(((158.1 + 12) / 25.4) * 96 - 2)
+  expect(width).toBeLessThan(((158.1 + 12) / 25.4) * 96 + 2)
+})
+
+test('nothing typed in the builder is lost when the server refuses', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.goto(`${trial}/kit/rig/new`)
+  await expect(page.getByText('Pick a radio')).toBeVisible()
+  await page.getByLabel('Letter').fill('A')
+  await page.getByLabel('Name', { exact: true }).fill('Second of a letter')
+  await page.getByLabel('Transmits on').fill('459.8')
+  await page.getByRole('button', { name: 'Put in Handheld UHF, 2 W', exact: true }).click()
+  await page.getByRole('button', { name: 'Put in Stub whip, 8 cm', exact: true }).click()
+  await page.getByRole('button', { name: 'Save the rig' }).click()
+  await expect(page.getByText(/already has the letter A/)).toBeVisible()
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Second of a letter')
+  await expect(page.getByRole('button', { name: 'Stub whip, 8 cm', exact: true })).toBeVisible()
+  await page.getByLabel('Transmits on').fill('-5')
+  await page.getByRole('button', { name: 'Save the rig' }).click()
+  await expect(page.getByText('At least 0.1 MHz')).toBeVisible()
+})
