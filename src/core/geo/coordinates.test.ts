@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { coordinateText, inverse, readCoordinates, snapToWay, utmZone } from '.'
+import { coordinateText, inverse, snapToWay, utmZone } from '.'
 
 describe('coordinates in words', () => {
   const harbour = { lat: 47.298807, lon: -29.557697 }
@@ -15,14 +15,6 @@ describe('coordinates in words', () => {
       '47° 0.000′ N, 0° 0.000′ E',
     )
     expect([utmZone(-180), utmZone(-29.5), utmZone(179.9)]).toEqual([1, 26, 60])
-  })
-  it('are read back, and what is none is none', () => {
-    expect(readCoordinates('47.3, -29.55')).toEqual({ lat: 47.3, lon: -29.55 })
-    const minutes = readCoordinates('47° 17.928′ N, 29° 33.462′ W')!
-    expect(minutes.lat).toBeCloseTo(47.2988, 4)
-    expect(minutes.lon).toBeCloseTo(-29.5577, 4)
-    expect(readCoordinates('harbour')).toBeNull()
-    expect(readCoordinates('97, 10')).toBeNull()
   })
 })
 

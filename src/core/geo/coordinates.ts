@@ -34,18 +34,3 @@ export function coordinateText({ lat, lon }: Place, format: CoordinateFormat): s
   const [east, north] = proj4('EPSG:4326', `+proj=utm +zone=${zone} ${south}+datum=WGS84 +units=m +no_defs`, [lon, lat]) // prettier-ignore
   return `${zone} ${halves(lat, 'N', 'S')}, ${Math.round(east!)} E, ${Math.round(north!)} N`
 }
-
-/** A place typed as "47.3, -29.55" or as degrees and minutes; null where it is none. */
-export function readCoordinates(text: string): Place | null {
-  const plain = /^\s*(-?\d+(?:\.\d+)?)\s*[,;\s]\s*(-?\d+(?:\.\d+)?)\s*$/.exec(text)
-  const minutes = /^\s*(\d+)\D+(\d+(?:\.\d+)?)\D*?([NS])\W+(\d+)\D+(\d+(?:\.\d+)?)\D*?([EW])\s*$/i.exec(text)
-  const place = plain
-    ? { lat: Number(plain[1]), lon: Number(plain[2]) }
-    : minutes
-      ? {
-          lat: (Number(minutes[1]) + Number(minutes[2]) / 60) * (/s/i.test(minutes[3]!) ? -1 : 1),
-          lon: (Number(minutes[4]) + Number(minutes[5]) / 60) * (/w/i.test(minutes[6]!) ? -1 : 1),
-        }
-      : null
-  return place && Math.abs(place.lat) < 89.9 && Math.abs(place.lon) <= 180 ? place : null
-}

@@ -57,9 +57,6 @@ export function mateOf(end: ConnectorEnd): ConnectorEnd {
   return { ...end, gender: end.gender === 'male' ? 'female' : 'male' }
 }
 
-export const sameEnd = (a: ConnectorEnd, b: ConnectorEnd) =>
-  a.family === b.family && a.gender === b.gender && a.reverse === b.reverse
-
 /** Two ends that screw or push together and yet do not mate: why, and what happens. */
 interface LookAlike {
   a: (end: ConnectorEnd) => boolean

@@ -14,7 +14,6 @@ import {
   packingList,
   placeParts,
   putPart,
-  sameEnd,
   solveAdapters,
   takeOut,
   type Assembly,
@@ -44,7 +43,7 @@ describe('connectors', () => {
     fc.assert(
       fc.property(end, end, (a, b) => {
         expect(mating(a, b).mates).toBe(mating(b, a).mates)
-        expect(mating(a, b).mates).toBe(sameEnd(b, mateOf(a)))
+        expect(mating(a, b).mates).toBe(JSON.stringify(b) === JSON.stringify(mateOf(a)))
         const words = mating(a, b)
         if (!words.mates) expect(words.words).toContain(endText(a))
       }),

@@ -64,6 +64,15 @@ describe('an unfair comparison', () => {
     )
     expect(crossed.find((r) => r.attribute === 'polarisation')!.why).toContain('up to 20 dB')
   })
+  it('between linear and circular it is 3 dB', () => {
+    const round = built('handheld-uhf', ['long-whip'])
+    const ring = { ...round, ports: [{ ...round.ports[0]!, polarisation: 'circular' as const }] }
+    const row = compareRigs([compared('L', round), compared('R', ring)], kit).find(
+      (r) => r.attribute === 'polarisation',
+    )!
+    expect(row).toMatchObject({ fate: 'left in', values: ['vertical', 'circular'] })
+    expect(row.why).toContain('linear and circular it is 3 dB')
+  })
   it('makes one attribute the same, and leaves the rest', () => {
     for (const attribute of [
       'height',

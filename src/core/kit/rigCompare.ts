@@ -1,5 +1,5 @@
 import { isBuilt, partIdsOf, placeParts, type Assembly } from './assembly'
-import { polarisationLossDb } from '@/core/rf'
+import { LINEAR_TO_CIRCULAR_DB, polarisationLossDb } from '@/core/rf'
 import { heightText, type Units } from '@/core/units'
 import type { Part, PartOf, Polarisation } from './part'
 import { dbText, wattText } from './trace'
@@ -149,6 +149,8 @@ function fateOf(
 
 function polarisationWords(described: readonly Description[]): string {
   const known = described.flatMap((d) => (d.pol ? [d.pol] : []))
+  if (known.includes('circular') && known.some((p) => p !== 'circular'))
+    return `Between linear and circular it is ${LINEAR_TO_CIRCULAR_DB.toFixed(0)} dB.`
   if (!known.includes('vertical') || !known.includes('horizontal')) return ''
   return `Crossed in free space it would be up to ${polarisationLossDb(90, CROSS_POLAR_DB).toFixed(0)} dB.`
 }

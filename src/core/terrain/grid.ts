@@ -92,24 +92,3 @@ export function spacingM(t: Terrain, place: Place): number | null {
   const g = t.grids.find((x) => covers(x, place))
   return g ? g.stepLat * 111_320 : null
 }
-
-/** The cells of a grid within some bounds, as a grid of their own; null where they do not meet. */
-export function cropGrid(
-  g: HeightGrid,
-  bounds: { west: number; east: number; north: number; south: number },
-): HeightGrid | null {
-  const c0 = Math.max(0, Math.floor((bounds.west - g.west) / g.stepLon))
-  const c1 = Math.min(g.width - 1, Math.ceil((bounds.east - g.west) / g.stepLon))
-  const r0 = Math.max(0, Math.floor((g.north - bounds.north) / g.stepLat))
-  const r1 = Math.min(g.height - 1, Math.ceil((g.north - bounds.south) / g.stepLat))
-  if (c1 - c0 < 1 || r1 - r0 < 1) return null
-  const [width, height] = [c1 - c0 + 1, r1 - r0 + 1]
-  const data = new Int16Array(width * height)
-  const filled = g.filled ? new Uint8Array(width * height) : null
-  for (let r = 0; r < height; r++) {
-    const from = (r0 + r) * g.width + c0
-    data.set(g.data.subarray(from, from + width), r * width)
-    filled?.set(g.filled!.subarray(from, from + width), r * width)
-  }
-  return { ...g, width, height, west: g.west + c0 * g.stepLon, north: g.north - r0 * g.stepLat, data, filled }
-}

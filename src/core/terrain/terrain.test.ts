@@ -5,7 +5,6 @@ import {
   clearingHeightM,
   contourLines,
   contourStepM,
-  cropGrid,
   DAY_INKS,
   fillVoids,
   groundProfile,
@@ -179,12 +178,6 @@ describe('grids', () => {
     expect(heightAt(whole, 47 - 0.004, -30 + 0.004)).toBeCloseTo(40, 0)
     expect(fillVoids(grid(3, 3, () => 1))).toMatchObject({ filled: 0 })
     expect(fillVoids(grid(3, 3, () => NaN)).filled).toBe(0)
-  })
-  it('are cut to bounds', () => {
-    const cut = cropGrid(slope, { west: -29.998, east: -29.995, north: 46.999, south: 46.996 })!
-    expect(cut.width).toBeLessThan(7)
-    expect(heightAt(cut, 46.998, -29.996)).toBeCloseTo(heightAt(slope, 46.998, -29.996), 6)
-    expect(cropGrid(slope, { west: 10, east: 11, north: 1, south: 0 })).toBeNull()
   })
 })
 

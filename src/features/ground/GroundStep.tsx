@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
 import { useEffect, useMemo, useState } from 'react'
-import { coordinateText, snapToWay, type CoordinateFormat, type Place } from '@/core/geo'
+import { coordinateText, inverse, snapToWay, type CoordinateFormat, type Place } from '@/core/geo'
 import type { Problem } from '@/core/formats'
 import type { Link } from '@/core/kit'
 import { USUAL_PREDICTION } from '@/core/reach'
@@ -42,6 +42,8 @@ interface Props {
   units: Units
 }
 
+/** A mark is picked by a click no farther off, m. */
+const PICKED_M = 60
 /** A mark dragged no farther from its way than this is snapped to it, m. */
 const SNAP_M = 150
 const SIGHT_INK: [number, number, number] = [244, 185, 44]
@@ -111,11 +113,9 @@ export function GroundStep({ trialId, site, sites, legs, links, grids, kept, min
   }, [worker, base, target, targetName])
 
   const pick = (place: Place) => {
-    const near = placed
-      .map((m) => ({ m, off: Math.hypot((m.lat - place.lat) * 111_320, (m.lon - place.lon) * 75_000) }))
-      .sort((a, b) => a.off - b.off)[0]
+    const near = placed.map((m) => ({ m, off: inverse(m, place).distanceM })).sort((a, b) => a.off - b.off)[0]
     setChosen(
-      near && near.off < 60
+      near && near.off < PICKED_M
         ? { id: near.m.id, name: near.m.name, place: near.m }
         : { id: null, name: 'the place picked', place },
     )

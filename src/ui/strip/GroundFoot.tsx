@@ -1,3 +1,4 @@
+import { bulgeM } from '@/core/propagation'
 import type { LegGround } from '@/core/reach'
 import { heightText, toLength, lengthUnit, type Units } from '@/core/units'
 import type { StripModel } from './model'
@@ -14,8 +15,6 @@ const [ABOVE, BELOW] = [14, 8]
 /** Over the ground, m, at the far end of the sight line that is drawn. */
 const FAR_END_M = 1.5
 const STEPS = 48
-/** Twice the effective radius of the earth, m. */
-const TWO_RADII_M = 2 * 8_494_667
 
 /** Height of the sight line from the base antenna to the leg's last mark, less the bulge, at a distance. */
 function sightLine(
@@ -25,7 +24,7 @@ function sightLine(
   const last = leg.ground[leg.ground.length - 1]
   if (!last || last.distanceM < 1) return null
   const [a, b, end] = [ground.baseGroundM + ground.baseAntennaM, last.heightM + FAR_END_M, last.distanceM]
-  return { at: (d) => a + ((b - a) * d) / end - (d * (end - d)) / TWO_RADII_M, endM: end }
+  return { at: (d) => a + ((b - a) * d) / end - bulgeM(d / 1000, (end - d) / 1000), endM: end }
 }
 
 function groundAt(leg: LegGround, d: number): number {
