@@ -157,7 +157,7 @@ const api = {
         }
       }
       if (seen[i] !== 1) continue
-      pixels.set([...ink, 110], 4 * i)
+      pixels.set([...ink, 255], 4 * i)
     }
     return {
       width: grid.width,

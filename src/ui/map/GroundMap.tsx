@@ -55,6 +55,9 @@ export interface GroundMapProps {
   onMoveMark: (markId: string, place: Place) => void
 }
 
+/** The relief shows through what is in sight. */
+const SIGHT_OPACITY = 0.45
+
 const place = (c: number[]): Place => {
   const [lon, lat] = toLonLat(c)
   return { lat: lat!, lon: lon! }
@@ -115,7 +118,7 @@ export function GroundMap(props: GroundMapProps) {
     const c = colours(map.getTargetElement() as HTMLElement)
     const layers: BaseLayer[] = [
       ...grids.map((g) => rasterLayer(g)),
-      ...(sight ? [rasterLayer(sight)] : []),
+      ...(sight ? [rasterLayer(sight, SIGHT_OPACITY)] : []),
       ...grids.map((g) => contourLayer(g, c.ink, c.ink, (m) => heightText(m, latest.current.content.units))),
     ]
     layers.forEach((l, i) => {
