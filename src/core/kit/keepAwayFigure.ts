@@ -1,22 +1,15 @@
 import { exposureLimitWm2, keepAway } from '@/core/rf'
-import { toLength, lengthUnit, type Units } from '@/core/units'
+import { roundedUpText, type Units } from '@/core/units'
 import type { PlacedPort } from './assembly'
 import type { Budget } from './budget'
+import { AT_BODY } from './part'
 import type { RuleSet } from './ruleSet'
 import { wattText, type Figure } from './trace'
-
-/** Places where a radio is at the body. */
-const AT_BODY = ['hand', 'chest', 'belt', 'pack', 'inside a car']
 
 const WHY_NONE = {
   'below 30 MHz': 'none given below 30 MHz: the limits there are for the fields',
   'at the body': 'none for a radio at the body: the maker’s tested use applies',
   'no limit known': 'no limit known at this frequency',
-}
-
-/** A length rounded up to a tenth of the user's unit, since it is kept and not aimed at. */
-function roundedUp(metres: number, units: Units): string {
-  return `${(Math.ceil(toLength(metres, units) * 10 - 1e-9) / 10).toFixed(1)} ${lengthUnit(units)}`
 }
 
 /** The distance that people should keep, with its trace: power and gain as they are, losses taken as none. */
@@ -39,7 +32,7 @@ export function keepAwayFigure(
   })
   return {
     label: 'People keep away',
-    value: away.given ? roundedUp(away.distanceM, units) : WHY_NONE[away.why],
+    value: away.given ? roundedUpText(away.distanceM, units) : WHY_NONE[away.why],
     trace: {
       inputs: [
         { name: 'Power', value: wattText(powerW) },

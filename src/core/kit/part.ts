@@ -1,4 +1,4 @@
-import type { Across, GainReference, LinePoint } from '@/core/rf'
+import { dbiOf, type Across, type GainReference, type LinePoint } from '@/core/rf'
 import type { MeterPoint } from '@/core/rf/sMeter'
 import type { ConnectorEnd } from './connectors'
 
@@ -224,6 +224,9 @@ export function endsOf(part: ChainPart): { a: ConnectorEnd | null; b: ConnectorE
   return { a: part.spec.a, b: part.spec.b }
 }
 
+/** Places where a radio or its antenna is at somebody's body. */
+export const AT_BODY: readonly MountSpec['place'][] = ['hand', 'chest', 'belt', 'pack', 'inside a car']
+
 /** "144 to 146 MHz, 430 to 440 MHz". */
 export function bandsText(bands: readonly Band[]): string {
   return bands.map((b) => `${b.fromMHz} to ${b.toMHz} MHz`).join(', ')
@@ -235,5 +238,5 @@ export const inBands = (bands: readonly Band[], frequencyMHz: number) =>
 /** A stated gain in dBi; null where it is not known or has no reference. */
 export function statedDbi(gain: StatedGain | null): number | null {
   if (!gain || gain.reference === null) return null
-  return gain.reference === 'dBd' ? gain.value + 2.15 : gain.value
+  return dbiOf(gain.value, gain.reference)
 }

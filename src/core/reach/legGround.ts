@@ -42,6 +42,15 @@ export interface PlanGround {
 /** A link by its rigs, so that a draft of a plan finds it too. */
 export const linkKey = (link: Pick<Link, 'base' | 'out'>) => `${link.base.id} ${link.out.id}`
 
+/** What a sight line is looked at with: the highest base antenna and the lowest out there, at the first link's frequency. */
+export function sightEnds(links: readonly Link[]): { baseM: number; farM: number; frequencyMHz: number } {
+  return {
+    baseM: Math.max(2, ...links.map((l) => l.base.antennaHeightM)),
+    farM: links.length > 0 ? Math.min(...links.map((l) => l.out.antennaHeightM)) : 1.5,
+    frequencyMHz: links[0]?.out.txMHz ?? 446,
+  }
+}
+
 /** Places predicted between two marks. */
 const BETWEEN = 3
 
@@ -73,9 +82,7 @@ export function planGround(
   const from = { lat: base.lat, lon: base.lon }
   const baseGround = terrainHeight(terrain, from.lat, from.lon)
   if (Number.isNaN(baseGround)) return null
-  const baseAntennaM = Math.max(2, ...links.map((l) => l.base.antennaHeightM))
-  const farM = links.length > 0 ? Math.min(...links.map((l) => l.out.antennaHeightM)) : 1.5
-  const frequencyMHz = links[0]?.out.txMHz ?? 446
+  const { baseM: baseAntennaM, farM, frequencyMHz } = sightEnds(links)
   const legIds = [...new Set(plan.marks.map((m) => m.legId))]
   const legs = legIds.map((legId): LegGround => {
     const marks = plan.marks.filter((m) => m.legId === legId)

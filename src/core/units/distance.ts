@@ -35,4 +35,9 @@ export const lengthUnit = (units: Units) => (units === 'imperial' ? 'ft' : 'm')
 export const toLength = (metres: number, units: Units) => (units === 'imperial' ? metres / FOOT_M : metres)
 export const fromLength = (value: number, units: Units) => (units === 'imperial' ? value * FOOT_M : value)
 
+/** A distance to keep in the user's unit, rounded up to a tenth, since it is kept and not aimed at. */
+export function roundedUpText(metres: number, units: Units): string {
+  return `${(Math.ceil(toLength(metres, units) * 10 - 1e-9) / 10).toFixed(1)} ${lengthUnit(units)}`
+}
+
 const roundTo = (value: number, step: number) => Math.round(value / step) * step

@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography'
 import { useMemo, useRef } from 'react'
 import type { Link } from '@/core/kit'
 import { AVERAGE_GROUND, effectiveRadiusKm } from '@/core/propagation'
-import { predictBoth, type PredictionSettings } from '@/core/reach'
+import { predictBoth, sightEnds, type PredictionSettings } from '@/core/reach'
 import { clearingHeightM, mastForLoss, pathClearance, type GroundProfile } from '@/core/terrain'
 import { distanceText, heightText, type Units } from '@/core/units'
 import { RigBadge } from '@/ui/shell'
@@ -67,7 +67,7 @@ export function ProfilePanel({
 }: Props) {
   const frame = useRef<HTMLDivElement>(null)
   const width = useWidth(frame, 1000)
-  const frequencyMHz = links[0]?.out.txMHz ?? 446
+  const { frequencyMHz } = sightEnds(links)
   const known = profile !== null && profile.knownKm >= profile.lengthKm && profile.lengthKm > 0
   const found = useMemo(() => {
     if (!profile || !known) return null

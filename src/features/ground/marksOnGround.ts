@@ -1,5 +1,5 @@
 import type { Link } from '@/core/kit'
-import { predictBoth, type Prediction, type PredictionSettings } from '@/core/reach'
+import { predictBoth, sightEnds, type Prediction, type PredictionSettings } from '@/core/reach'
 import { pathClearance, type Clearance, type GroundProfile } from '@/core/terrain'
 import type { Mark } from '@/core/trial'
 
@@ -20,9 +20,7 @@ export function marksOnGround(
   links: readonly Link[],
   settings: PredictionSettings,
 ): MarkOutlook[] {
-  const baseM = Math.max(2, ...links.map((l) => l.base.antennaHeightM))
-  const farM = Math.min(...(links.length > 0 ? links.map((l) => l.out.antennaHeightM) : [1.5]))
-  const frequencyMHz = links[0]?.out.txMHz ?? 446
+  const { baseM, farM, frequencyMHz } = sightEnds(links)
   return marks.map((mark) => {
     const profile = profiles.get(mark.id)
     if (!profile) return { mark, groundM: null, kind: null, weaker: {} }

@@ -1,6 +1,5 @@
+import { AT_BODY } from '../part'
 import type { KitCheck } from './problem'
-
-const HELD = ['hand', 'chest', 'belt', 'pack', 'inside a car']
 
 /** An antenna that needs metal or a counterpoise under it and gets none. */
 export const checkGroundPlane: KitCheck = ({ rig, port }) => {
@@ -10,7 +9,11 @@ export const checkGroundPlane: KitCheck = ({ rig, port }) => {
   const onRadio = rig.radio?.spec.use === 'handheld' && !port.items.some((p) => p.part.kind === 'lead')
   if (port.mount?.spec.metal || radials) return []
   // A handheld's own case is a poor counterpoise, but it is what its antenna was made for.
-  if (need === 'counterpoise' && (onRadio || HELD.includes(port.mount?.spec.place ?? ''))) return []
+  if (
+    need === 'counterpoise' &&
+    (onRadio || (port.mount !== null && AT_BODY.includes(port.mount.spec.place)))
+  )
+    return []
   return [
     {
       code: 'no-ground-plane',

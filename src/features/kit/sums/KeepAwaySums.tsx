@@ -7,7 +7,7 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import { exposureLimitWm2, keepAway } from '@/core/rf'
-import { lengthUnit, toLength, type Units } from '@/core/units'
+import { roundedUpText, type Units } from '@/core/units'
 import type { RuleSetRow } from '@/data/ruleSets'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 
@@ -98,7 +98,7 @@ export function KeepAwaySums({ rules, units }: { rules: RuleSetRow[]; units: Uni
           <>
             <Box sx={{ color: 'var(--soft)' }}>People keep away by at least</Box>
             <Box sx={{ fontSize: '2.4rem', fontWeight: 700, lineHeight: 1.1 }}>
-              {(Math.ceil(toLength(away.distanceM, units) * 10 - 1e-9) / 10).toFixed(1)} {lengthUnit(units)}
+              {roundedUpText(away.distanceM, units)}
             </Box>
             <Box sx={{ maxWidth: 780, mt: 0.5 }}>
               Decided by {away.heldBy}. √(EIRP · 4 · duty / (4π S)) with S ={' '}

@@ -8,13 +8,14 @@ export default async function FieldPage({ params }: { params: Promise<{ id: stri
   const open = openTrial(db(), (await params).id)
   if (!open) notFound()
   const { id } = open.trial
+  const current = currentRun(db(), id)
   return (
     <RunList
       trialId={id}
       runs={runLines(db(), id)}
       missing={whatIsMissing(open)}
-      current={currentRun(db(), id)}
-      ground={groundOf(db(), currentRun(db(), id)?.plan ?? planOf(open))}
+      current={current}
+      ground={groundOf(db(), current?.plan ?? planOf(open))}
       units={await readUnits()}
     />
   )

@@ -7,13 +7,14 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
   const open = openTrial(db(), (await params).id)
   if (!open) notFound()
   const { trial } = open
+  const plan = planOf(open)
   return (
     <PlanStep
       key={trial.revision}
       trialId={trial.id}
       revision={trial.revision}
-      plan={planOf(open)}
-      ground={groundOf(db(), planOf(open))}
+      plan={plan}
+      ground={groundOf(db(), plan)}
       initial={planInputOf(open)}
       rigs={listRigs(db())}
       runs={listRuns(db(), trial.id).length}
