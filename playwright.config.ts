@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test'
+import { chromium } from './e2e/chromium'
 
 const port = 3390
 
@@ -15,18 +16,7 @@ export default defineConfig({
     locale: 'en-GB',
     timezoneId: 'UTC',
     permissions: ['clipboard-read', 'clipboard-write'],
-    launchOptions: {
-      executablePath: '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: chromium(),
   },
   webServer: {
     command: `rm -rf test-results/db && PORT=${port} EVEN_REACH_DEMO_DB=test-results/db/demo.db node scripts/serve.mjs --demo`,

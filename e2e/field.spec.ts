@@ -4,8 +4,8 @@ import { openTrial } from './app'
 async function openField(page: Page) {
   const trial = await openTrial(page, 'Four or eight')
   await page.goto(`${trial}/field`)
-  await page.getByRole('link', { name: 'Go on logging' }).click()
-  await page.waitForURL(/\/field\/[0-9a-f]/)
+  await page.getByRole('link', { name: 'Go on logging' }).last().click()
+  await page.waitForURL(/\/field\?run=/)
   await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
 }
 const done = async (page: Page) =>
@@ -31,6 +31,7 @@ test('taps log, undo voids and asks again, nothing is lost on reload', async ({ 
   await page.reload()
   await expect(page.getByText(`${before + 1} of`)).toBeVisible()
   await page.getByRole('button', { name: 'More' }).click()
+  await page.locator('summary', { hasText: 'The log' }).click()
   await expect(page.getByText('void: undone')).toBeVisible()
 })
 
@@ -43,6 +44,7 @@ test('a check is voided with a reason and stays listed; a mark is added, spacing
   await page.getByRole('button', { name: 'Back to the log' }).click()
   await page.getByRole('button', { name: 'More' }).click()
   const menu = page.getByRole('dialog')
+  await menu.locator('summary', { hasText: 'The log' }).click()
   await menu
     .getByRole('button', { name: /^Void R01/ })
     .first()
@@ -86,7 +88,7 @@ test('a log made without the server waits on the device and goes out by itself',
 
 test('the server refuses entries that are none, and says which part', async ({ page }) => {
   await openField(page)
-  const run = page.url().split('/').pop()
+  const run = new URL(page.url()).searchParams.get('run')
   const bad = await page.request.post(`/api/runs/${run}/entries`, { data: { entries: [{ id: 'x' }] } })
   expect(bad.status()).toBe(400)
   expect((await bad.json()).message).toContain('entries[0]')

@@ -14,7 +14,7 @@ const gpx = (page: Page) =>
   page
     .getByLabel(/GPX|drop another/)
     .locator('input[type=file]')
-    .or(page.locator('input[accept=".gpx"]'))
+    .or(page.locator('input[accept*=".gpx,.kml"]'))
     .first()
 
 test('ground and a GPX day are brought in: heights, lies and the strip’s own ground follow', async ({
@@ -173,7 +173,15 @@ test('the strip draws the ground under a leg; the map measures and changes its c
   const box = (await map.boundingBox())!
   await page.mouse.click(box.x + 300, box.y + 200)
   await page.mouse.click(box.x + 500, box.y + 200)
-  await expect(page.getByTestId('readout')).toContainText(/^Measured: .*(km|m)$/)
+  const readout = page.getByTestId('readout')
+  await expect(readout).toContainText(/^Measured: .*(km|m)$/)
+  const clicked = await readout.textContent()
+  await page.mouse.move(box.x + 300, box.y + 300)
+  await page.mouse.down()
+  await page.mouse.move(box.x + 400, box.y + 300, { steps: 4 })
+  await page.mouse.up()
+  await expect(readout).not.toHaveText(clicked!)
+  await expect(readout).toContainText(/^Measured: /)
 })
 
 test('the ground step is axe clean with its ground, and fits 360 px', async ({ page }) => {

@@ -70,7 +70,7 @@ test('ground from a GPX file: the base from a waypoint, a leg at its waypoints; 
   await page.getByLabel('Name of the trial').fill('Ground only')
   await page.getByRole('button', { name: 'Start this trial' }).click()
   await page.getByRole('link', { name: /^Ground/ }).click()
-  const input = page.locator('input[accept=".gpx"]')
+  const input = page.locator('input[accept*=".gpx,.kml"]')
   await input.setInputFiles({
     name: 'deep.gpx',
     mimeType: 'text/xml',

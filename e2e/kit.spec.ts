@@ -176,7 +176,11 @@ test('parts are moved, turned and taken out by keyboard and dragged by mouse', a
   await chain.nth(1).focus()
   await page.keyboard.press('Space')
   await expect(page.getByText(/raggable item/).first()).toBeAttached()
-  await page.keyboard.press('ArrowLeft')
+  // The first press may come before the places to drop have been measured; the announcement says when one was reached.
+  await expect(async () => {
+    await page.keyboard.press('ArrowLeft')
+    await expect(page.getByText(/was moved over/).first()).toBeAttached({ timeout: 1000 })
+  }).toPass()
   await page.waitForTimeout(300)
   await page.keyboard.press('Space')
   await expect.poll(async () => (await names())[0]).toMatch(/^Surge/)

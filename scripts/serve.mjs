@@ -33,11 +33,11 @@ function ensureInstalled() {
 }
 
 function ensureBuilt() {
-  const id = join(root, '.next', 'BUILD_ID')
+  const id = join(root, '.next', 'service-worker.js')
   const source = Math.max(newest(join(root, 'src')), statSync(join(root, 'package.json')).mtimeMs)
   if (existsSync(id) && statSync(id).mtimeMs >= source) return
   console.log('Building.')
-  run(join(root, 'node_modules', '.bin', 'next'), ['build'])
+  run(process.execPath, [join(root, 'scripts', 'build.mjs')])
 }
 
 function isFree(port) {

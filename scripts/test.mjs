@@ -51,7 +51,7 @@ if (!existsSync('/usr/bin/chromium')) {
   must('install Chromium', 'apt-get', ['install', '-y', '-qq', 'chromium'])
 }
 run('types of core, without the DOM', bin('tsc'), ['-p', 'src/core', '--noEmit'])
-must('build', bin('next'), ['build'])
+must('build', process.execPath, ['scripts/build.mjs'])
 run('types', bin('tsc'), ['--noEmit'])
 run('lint', bin('eslint'), ['.', '--max-warnings', '0'])
 run('format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])

@@ -4,7 +4,6 @@ import '@fontsource/atkinson-hyperlegible/700.css'
 import './globals.css'
 import type { Metadata, Viewport } from 'next'
 import type { ReactNode } from 'react'
-import { ThemeRoot } from '@/ui/theme/ThemeRoot'
 
 export const metadata: Metadata = {
   title: 'Even Reach',
@@ -16,9 +15,7 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">
-      <body>
-        <ThemeRoot>{children}</ThemeRoot>
-      </body>
+      <body>{children}</body>
     </html>
   )
 }

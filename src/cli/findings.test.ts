@@ -31,7 +31,9 @@ describe('findings without a browser', () => {
       'Roof quarter-wave',
     ])
     expect(findings.pairs).toHaveLength(9)
-    expect(findings.usable).toHaveLength(6)
+    // Three links at 90, 50 and 10 in a hundred.
+    expect(findings.usable).toHaveLength(9)
+    expect(findings.levels.groups).toHaveLength(6)
     expect(findings.rowsNotRead).toEqual([])
   })
 

@@ -1,7 +1,7 @@
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { parseArgs } from 'node:util'
-import { inputOf, makeFindings } from '@/core/findings'
+import { causesOf, inputOf, makeFindings, prepareFindings } from '@/core/findings'
 import {
   dayOfFiles,
   guessColumns,
@@ -39,7 +39,7 @@ function need<T>(outcome: { ok: true; value: T } | { ok: false; problems: Proble
   return outcome.value
 }
 
-function findingsOf(checksFile: string, kitFile: string, gpxFile: string | null, settings: Settings) {
+async function findingsOf(checksFile: string, kitFile: string, gpxFile: string | null, settings: Settings) {
   const table = need(readCsvTable(readFileSync(checksFile, 'utf8')))
   const kit = need(readKitJson(readFileSync(kitFile, 'utf8')))
   const gpx = gpxFile ? need(readGpx(readFileSync(gpxFile, 'utf8'))) : null
@@ -58,18 +58,19 @@ function findingsOf(checksFile: string, kitFile: string, gpxFile: string | null,
       makeId: (what, name) => (what === 'leg' ? `leg ${name}` : name),
     }),
   )
-  const findings = makeFindings(
-    inputOf(day.plan, day.plan.marks, loggedChecks(day), settings.fixedBeforehand),
-  )
+  const input = inputOf(day.plan, day.plan.marks, loggedChecks(day), settings.fixedBeforehand)
+  const prepared = prepareFindings(input)
+  const findings = makeFindings(input, prepared)
   return {
     links: day.plan.links.map((l) => ({ id: l.id, letter: l.letter, name: l.name })),
     marks: day.plan.marks.length,
     rowsNotRead: problems,
     ...findings,
+    causes: await causesOf(input, prepared, null),
   }
 }
 
-function main(): number {
+async function main(): Promise<number> {
   const { values } = parseArgs({
     options: {
       checks: { type: 'string' },
@@ -108,7 +109,7 @@ function main(): number {
   }
   if (!values.folder) {
     console.log(
-      JSON.stringify(findingsOf(values.checks!, values.kit!, values.gpx ?? null, settings), null, 2),
+      JSON.stringify(await findingsOf(values.checks!, values.kit!, values.gpx ?? null, settings), null, 2),
     )
     return 0
   }
@@ -134,7 +135,10 @@ function main(): number {
         ])
       const gpx = existsSync(`${stem}.gpx`) ? `${stem}.gpx` : null
       console.log(
-        JSON.stringify({ name, ...findingsOf(`${stem}-checks.csv`, `${stem}-kit.json`, gpx, settings) }),
+        JSON.stringify({
+          name,
+          ...(await findingsOf(`${stem}-checks.csv`, `${stem}-kit.json`, gpx, settings)),
+        }),
       )
     } catch (e) {
       if (!(e instanceof Refused)) throw e
@@ -146,7 +150,7 @@ function main(): number {
 }
 
 try {
-  process.exitCode = main()
+  process.exitCode = await main()
 } catch (e) {
   const known = e instanceof Refused || (e as NodeJS.ErrnoException).code !== undefined
   if (!known) throw e

@@ -43,7 +43,7 @@ describe('openDatabase', () => {
   it('makes strict tables, write-ahead logging and full synchronising', () => {
     const raw = new Database(join(folder, 'a.db'))
     const tables = raw.prepare("select sql from sqlite_master where type = 'table' and name not like '\\_\\_%' escape '\\' and name not like 'sqlite%'").all() as { sql: string }[]
-    expect(tables.length).toBe(14)
+    expect(tables.length).toBe(17)
     expect(tables.every((t) => t.sql.endsWith('STRICT'))).toBe(true)
     expect(raw.pragma('journal_mode', { simple: true })).toBe('wal')
     raw.close()

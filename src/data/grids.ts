@@ -6,6 +6,7 @@ import { asc, eq } from 'drizzle-orm'
 import { planGround, type PlanGround } from '@/core/reach'
 import { terrainOf, VOID, type HeightGrid, type Terrain } from '@/core/terrain'
 import type { TrialPlan } from '@/core/trial'
+import { coverOfAreas, listAreas } from './areas'
 import type { Db } from './database'
 import { nowIso } from './ids'
 import { done, refuse, type Done } from './refusal'
@@ -93,5 +94,5 @@ export function openTerrain(db: Db): Terrain | null {
 /** What the ground that is known says of a plan; null where there is none, or the base stands outside it. */
 export function groundOf(db: Db, plan: TrialPlan): PlanGround | null {
   const terrain = openTerrain(db)
-  return terrain && planGround(terrain, plan)
+  return terrain && planGround(terrain, plan, undefined, coverOfAreas(listAreas(db)))
 }

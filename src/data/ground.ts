@@ -1,6 +1,6 @@
 import { asc, eq, inArray } from 'drizzle-orm'
 import { inverse, type Place } from '@/core/geo'
-import type { Mark } from '@/core/trial'
+import type { Mark, MarkMeans } from '@/core/trial'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
 import { done, refuse, type Done } from './refusal'
@@ -20,7 +20,7 @@ export interface NewMark {
   alongM: number | null
   distanceM?: number
   distanceSdM?: number | null
-  how?: 'coordinates' | 'tape' | 'wheel' | 'paces'
+  how?: MarkMeans
   id?: string
 }
 
@@ -37,17 +37,17 @@ export function listSites(db: Db): SiteRow[] {
   return db.select().from(site).orderBy(asc(site.name)).all()
 }
 
-export function addSite(db: Db, name: string, place: Place, role: SiteRow['role'] = 'base'): string {
+export function addSite(db: Db, name: string, place: Place | null, role: SiteRow['role'] = 'base'): string {
   const id = newId()
   db.insert(site)
-    .values({ id, name, role, lat: place.lat, lon: place.lon, createdAt: nowIso() })
+    .values({ id, name, role, lat: place?.lat ?? null, lon: place?.lon ?? null, createdAt: nowIso() })
     .run()
   return id
 }
 
 function toMark(row: typeof mark.$inferSelect, legName: string): Mark {
-  const { id, name, legId, distanceM, distanceSdM, alongM, bearingDeg, lat, lon } = row
-  return { id, name, legId, legName, distanceM, distanceSdM, alongM, bearingDeg, lat, lon }
+  const { id, name, legId, distanceM, distanceSdM, how, alongM, bearingDeg, lat, lon } = row
+  return { id, name, legId, legName, distanceM, distanceSdM, how, alongM, bearingDeg, lat, lon }
 }
 
 export function legsOf(db: Db, ids: readonly string[]): LegWithMarks[] {
@@ -106,6 +106,15 @@ export function moveMark(db: Db, markId: string, place: Place, alongM: number | 
     .set({ ...place, distanceM, bearingDeg, distanceSdM: null, how: 'coordinates', ...(alongM === null ? {} : { alongM }) })
     .where(eq(mark.id, markId))
     .run()
+  return done(undefined)
+}
+
+/** A mark without coordinates is measured, for the first time or better. Runs keep what they were begun with. */
+export function measureMark(db: Db, markId: string, how: MarkMeans, distanceM: number, distanceSdM: number): Done {
+  const row = db.select().from(mark).where(eq(mark.id, markId)).get()
+  if (!row) return refuse('This mark is no longer there.')
+  if (row.lat !== null) return refuse('This mark has coordinates; its distance is measured from them. Drag it on the map.')
+  db.update(mark).set({ how, distanceM, distanceSdM }).where(eq(mark.id, markId)).run()
   return done(undefined)
 }
 
@@ -182,7 +191,7 @@ export function takeKeptLeg(db: Db, trialId: string, legId: string): Done {
 }
 
 /** Puts a trial's base somewhere. Its legs start at the old place, so they are taken out; runs keep their own. */
-export function placeBase(db: Db, trialId: string, name: string, place: Place): Done<string> {
+export function placeBase(db: Db, trialId: string, name: string, place: Place | null): Done<string> {
   return db.transaction((tx) => {
     const started = tx.select().from(run).where(eq(run.trialId, trialId)).get()
     const row = tx.select().from(trial).where(eq(trial.id, trialId)).get()

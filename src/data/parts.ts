@@ -126,3 +126,8 @@ export function getPaper(db: Db, id: string): { name: string; type: string; byte
 export function deletePaper(db: Db, id: string): void {
   db.delete(attachment).where(eq(attachment.id, id)).run()
 }
+
+/** What every unit is called, by id. */
+export function unitNames(db: Db): Map<string, string> {
+  return new Map(db.select({ id: unit.id, label: unit.label }).from(unit).all().map((u) => [u.id, u.label]))
+}

@@ -1,8 +1,8 @@
 import { and, asc, eq, or } from 'drizzle-orm'
-import { figuresOfAssembly, isBuilt, type Assembly, type Part, type Rig } from '@/core/kit'
+import { figuresOfAssembly, isBuilt, traitsOf, type Assembly, type Part, type Rig } from '@/core/kit'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
-import { listParts } from './parts'
+import { listParts, unitNames } from './parts'
 import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
 import { link, rig } from './schema'
 
@@ -20,7 +20,7 @@ export interface KitRig extends Rig {
 }
 
 /** What is stored of a rig. The figures of a built one come from its parts; those typed stand for the others. */
-export type RigInput = Omit<Rig, 'id' | 'atRx' | 'budget' | 'sensitivityDbm' | 'bodyLossDb'> & {
+export type RigInput = Omit<Rig, 'id' | 'atRx' | 'budget' | 'traits' | 'sensitivityDbm' | 'bodyLossDb'> & {
   note: string
   assembly?: Assembly | null
   bandwidthKHz?: number | null
@@ -30,13 +30,14 @@ export type RigInput = Omit<Rig, 'id' | 'atRx' | 'budget' | 'sensitivityDbm' | '
 export function listRigs(db: Db): KitRig[] {
   const links = db.select().from(link).all()
   const parts = listParts(db)
+  const units = unitNames(db)
   return db
     .select()
     .from(rig)
     .orderBy(asc(rig.letter))
     .all()
     .map((r) => ({
-      ...toRig(r, parts),
+      ...toRig(r, parts, units),
       revision: r.revision,
       note: r.note,
       assembly: r.assembly,
@@ -48,10 +49,11 @@ export function listRigs(db: Db): KitRig[] {
 }
 
 /** A rig as a trial sees it: typed figures, or those of its parts as they are now. */
-export function toRig(row: typeof rig.$inferSelect, parts: readonly Part[]): Rig {
+export function toRig(row: typeof rig.$inferSelect, parts: readonly Part[], units: ReadonlyMap<string, string>): Rig {
   const { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM } = row
   const { antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt } = row
-  const typed = { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM }
+  const traits = traitsOf(row.assembly, parts, row.mode, units)
+  const typed = { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM, traits }
   if (isBuilt(row.assembly)) return { ...typed, ...figuresOfAssembly(row.assembly, row, parts) }
   return { ...typed, antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt }
 }

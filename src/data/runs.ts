@@ -1,8 +1,9 @@
-import { asc, desc, eq } from 'drizzle-orm'
+import { asc, count, desc, eq } from 'drizzle-orm'
 import { foldEntries, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
-import { entry, run, type Conditions } from './schema'
+import { done, refuse, type Done } from './refusal'
+import { entry, run, trial, type Conditions } from './schema'
 
 export type RunRow = typeof run.$inferSelect
 
@@ -27,6 +28,19 @@ export function startRun(
   return id
 }
 
+/** Makes a run that another device began, where its trial is here. */
+export function readRunIn(
+  db: Db,
+  pack: { runId: string; trialId: string; runName: string; startedAt: string; plan: TrialPlan },
+): Done {
+  if (!db.select().from(trial).where(eq(trial.id, pack.trialId)).get())
+    return refuse(`It belongs to the trial "${pack.plan.trialName}", which is not in this database. Open the database it was made from, or bring that trial in first.`)
+  const conditions: Conditions = { note: 'Read in from a file', fixedBeforehand: false, imported: false }
+  const { runId, trialId, runName, startedAt, plan } = pack
+  db.insert(run).values({ id: runId, trialId, name: runName, startedAt, conditions, plan, createdAt: nowIso() }).run()
+  return done(undefined)
+}
+
 /** Adds entries; those already held are passed over. @returns ids now held */
 export function appendEntries(db: Db, entries: readonly Entry[]): string[] {
   if (entries.length === 0) return []
@@ -49,6 +63,10 @@ export function entriesOf(db: Db, runId: string): Entry[] {
     .orderBy(asc(entry.id))
     .all()
     .map(({ kind: _kind, receivedAt: _receivedAt, ...e }) => e)
+}
+
+export function countEntries(db: Db, runId: string): number {
+  return db.select({ n: count() }).from(entry).where(eq(entry.runId, runId)).get()!.n
 }
 
 export function logOf(db: Db, runId: string): RunLog {

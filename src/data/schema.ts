@@ -1,7 +1,8 @@
 import { blob, index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
 import type { Assembly, Direction, Listener, PartKind, RigKind, RuleSet, SpecByKind } from '@/core/kit'
 import type { CopyRule, Scale } from '@/core/reports'
-import type { EntryBody, TrialPlan } from '@/core/trial'
+import type { CoverKind, Rings } from '@/core/terrain'
+import type { EarState, EntryBody, MarkMeans, OrderScheme, TrialPlan } from '@/core/trial'
 
 const id = () => text('id').primaryKey()
 /** Optimistic lock: an update names the revision it was made from. */
@@ -129,6 +130,34 @@ export const grid = sqliteTable('grid', {
   createdAt: createdAt(),
 })
 
+/** What an area is for: what stands on the ground there, or ground that is to be covered. */
+export type AreaKind = CoverKind | 'to cover'
+
+export const area = sqliteTable('area', {
+  id: id(),
+  revision: revision(),
+  name: text('name').notNull().default(''),
+  kind: text('kind').$type<AreaKind>().notNull(),
+  /** Of what stands there, m; 0 for an area to cover. */
+  heightM: real('height_m').notNull(),
+  rings: text('rings', { mode: 'json' }).$type<Rings>().notNull(),
+  createdAt: createdAt(),
+})
+
+/** A map of the user's own as a backdrop; its tiles are a file beside the database, named by its hash. */
+export const backdrop = sqliteTable('backdrop', {
+  /** SHA-256 of the file. */
+  id: id(),
+  name: text('name').notNull(),
+  attribution: text('attribution').notNull().default(''),
+  format: text('format').$type<'png' | 'jpg' | 'webp'>().notNull(),
+  minZoom: integer('min_zoom').notNull(),
+  maxZoom: integer('max_zoom').notNull(),
+  /** West, south, east, north, degrees; null where the file does not say. */
+  bounds: text('bounds', { mode: 'json' }).$type<[number, number, number, number] | null>(),
+  createdAt: createdAt(),
+})
+
 /** A base, a candidate for one, a relay's place, or a far end that is not ours. */
 export const site = sqliteTable('site', {
   id: id(),
@@ -167,7 +196,7 @@ export const mark = sqliteTable(
       .references(() => leg.id, { onDelete: 'cascade' }),
     position: integer('position').notNull(),
     name: text('name').notNull(),
-    how: text('how').$type<'coordinates' | 'tape' | 'wheel' | 'paces'>().notNull().default('coordinates'),
+    how: text('how').$type<MarkMeans>().notNull().default('coordinates'),
     lat: real('lat'),
     lon: real('lon'),
     /** Crow-flies from the base, m, with its standard deviation where it was not by coordinates. */
@@ -191,8 +220,9 @@ export const trial = sqliteTable('trial', {
   scales: text('scales', { mode: 'json' }).$type<Record<Listener, Scale>>().notNull(),
   copyRule: text('copy_rule', { mode: 'json' }).$type<CopyRule>().notNull(),
   repeats: integer('repeats').notNull().default(1),
-  orderScheme: text('order_scheme').$type<'balanced' | 'as listed'>().notNull().default('balanced'),
+  orderScheme: text('order_scheme').$type<OrderScheme>().notNull().default('balanced'),
   orderSeed: integer('order_seed').notNull(),
+  earStates: text('ear_states', { mode: 'json' }).$type<EarState[]>().notNull().default([]),
   sameAs: text('same_as', { mode: 'json' }).$type<string[]>().notNull().default([]),
   marginDb: real('margin_db').notNull().default(3),
   reliability: real('reliability').notNull().default(0.9),
@@ -272,6 +302,21 @@ export const entry = sqliteTable(
     receivedAt: text('received_at').notNull(),
   },
   (t) => [index('entry_run').on(t.runId)],
+)
+
+/** A photo, a sound clip or a long recording of a run: its bytes, named by an entry of the log. */
+export const media = sqliteTable(
+  'media',
+  {
+    id: id(),
+    runId: text('run_id')
+      .notNull()
+      .references(() => run.id),
+    type: text('type').notNull(),
+    bytes: blob('bytes', { mode: 'buffer' }).notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index('media_run').on(t.runId)],
 )
 
 /** What was brought in from files, so that the same file again changes nothing. */

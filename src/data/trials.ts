@@ -5,7 +5,7 @@ import type { TrialPlan } from '@/core/trial'
 import type { Db } from './database'
 import { legsOf, type LegWithMarks, type SiteRow } from './ground'
 import { newId, nowIso } from './ids'
-import { listParts } from './parts'
+import { listParts, unitNames } from './parts'
 import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
 import { toRig } from './rigs'
 import { link, rig, run, site, trial, type ChosenService, type PackingState } from './schema'
@@ -34,6 +34,10 @@ export type PlanInput = Pick<
   | 'sameAs'
   | 'marginDb'
   | 'surroundings'
+  | 'earStates'
+  | 'reliability'
+  | 'needFloorM'
+  | 'needCeilingM'
 > & { links: { baseRigId: string; outRigId: string }[] }
 
 export function listTrials(db: Db): TrialRow[] {
@@ -61,12 +65,13 @@ export function addTrial(db: Db, name: string, question: string, seed: number): 
 /** The links of a trial, named after the end that varies. */
 export function linksOf(db: Db, trialId: string): Link[] {
   const parts = listParts(db)
+  const units = unitNames(db)
   const rigs = new Map(
     db
       .select()
       .from(rig)
       .all()
-      .map((r) => [r.id, toRig(r, parts)]),
+      .map((r) => [r.id, toRig(r, parts, units)]),
   )
   const rows = db.select().from(link).where(eq(link.trialId, trialId)).orderBy(asc(link.position)).all()
   return nameLinks(rows.map((l) => ({ id: l.id, base: rigs.get(l.baseRigId)!, out: rigs.get(l.outRigId)! })))
@@ -93,6 +98,7 @@ export function planOf({ trial: t, site: base, legs, links }: OpenTrial): TrialP
     repeats: t.repeats,
     order: { scheme: t.orderScheme, seed: t.orderSeed },
     sameAs: t.sameAs,
+    earStates: t.earStates,
     marginDb: t.marginDb,
     reliability: t.reliability,
     surroundings: t.surroundings,
@@ -160,6 +166,7 @@ export function deleteTrial(db: Db, id: string): Done {
 export function planInputOf({ trial: t, links }: OpenTrial): PlanInput {
   const { name, question, directions, scales, copyRule, repeats } = t
   const { orderScheme, orderSeed, sameAs, marginDb, surroundings } = t
+  const { earStates, reliability, needFloorM, needCeilingM } = t
   return {
     name,
     question,
@@ -172,6 +179,10 @@ export function planInputOf({ trial: t, links }: OpenTrial): PlanInput {
     sameAs,
     marginDb,
     surroundings,
+    earStates,
+    reliability,
+    needFloorM,
+    needCeilingM,
     links: links.map((l) => ({ baseRigId: l.base.id, outRigId: l.out.id })),
   }
 }

@@ -20,6 +20,7 @@ import {
 import { trial } from '@/data/schema'
 import { seedGround } from './ground'
 import { seedKit } from './kit'
+import { seedShortWave } from './shortWave'
 
 /** The harbour of Ostrey, an invented island in the open Atlantic. */
 const HARBOUR: Place = { lat: 47.298807, lon: -29.557697 }
@@ -38,6 +39,7 @@ interface LegSeed {
 const SHORE: LegSeed = { name: 'Shore road', prefix: 'S', bearings: [128, 84], spacingM: 400, marks: 14 }
 const TOP: LegSeed = { name: 'Over the top', prefix: 'T', bearings: [28, 48], spacingM: 420, marks: 14 }
 const QUAY: LegSeed = { name: 'Quay and village', prefix: 'Q', bearings: [140, 118], spacingM: 550, marks: 9 }
+const LANE: LegSeed = { name: 'Mill lane', prefix: 'M', bearings: [62, 36], spacingM: 430, marks: 12 }
 const RIDGE: LegSeed = { name: 'North ridge', prefix: 'R', bearings: [12, 40], spacingM: 500, marks: 12 }
 
 function bentWay(seed: LegSeed): { way: Place[]; marks: { name: string; place: Place; alongM: number }[] } {
@@ -88,7 +90,7 @@ function makeTrial(db: Db, rigs: Map<string, string>, service: ChosenService, se
   return id
 }
 
-interface RunSeed {
+export interface RunSeed {
   name: string
   startedAt: string
   field: SimulatedField
@@ -154,6 +156,30 @@ export function seedOstrey(db: Db): boolean {
     overGround,
   })
 
+  const steps = makeTrial(db, ids, service, {
+    name: 'Mast first, then the car',
+    question: 'What does each step bring: the mast’s upper half, and the car in place of the handheld?',
+    legs: [LANE],
+    links: [
+      ['L', 'B'],
+      ['H', 'B'],
+      ['H', 'C'],
+      ['L', 'C'],
+    ],
+    sameAs: ['Same desk radio and collinear', 'Same listener at Race Control', 'Car parked, engine off'],
+    surroundings: 'mixed',
+    orderSeed: 23,
+  })
+  makeRun(db, steps, {
+    name: 'Mill lane, May',
+    startedAt: '2026-05-02T09:20:00Z',
+    field: field(64, HILLY),
+    upTo: 1,
+    end: { state: 'finished', reason: '' },
+    note: 'Dry, sun',
+  })
+  seedShortWave(db, HARBOUR, makeRun)
+
   const mast = makeTrial(db, ids, service, {
     name: 'Four or eight metres of mast',
     question: 'Does the upper half of the harbour mast earn the trouble of raising it?',
@@ -216,6 +242,14 @@ export function seedOstrey(db: Db): boolean {
     upTo: 0.22,
     end: { state: 'voided', reason: 'The antenna plug at Race Control was found loose afterwards' },
     note: 'Cold, wind from the north-west',
+  })
+  makeRun(db, whips, {
+    name: 'Half round, end of March',
+    startedAt: '2026-03-28T09:30:00Z',
+    field: field(88, { ...HILLY, groundLossDb: 27 }),
+    upTo: 0.6,
+    end: { state: 'finished', reason: '' },
+    note: 'Wet gorse, drizzle',
   })
   makeRun(db, whips, {
     name: 'Whole round, April',

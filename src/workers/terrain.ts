@@ -3,8 +3,22 @@ import type { Outcome } from '@/core/formats/problem'
 import { readGpx } from '@/core/formats/gpx'
 import { bad, problem } from '@/core/formats/problem'
 import type { Place } from '@/core/geo'
+import type { Direction, Link } from '@/core/kit'
+import {
+  coveredShare,
+  marksOnGround,
+  reachOutline,
+  siteOutlook,
+  type MarkOutlook,
+  type OutlinePoint,
+  type PredictionSettings,
+  type SiteOutlook,
+} from '@/core/reach'
+import type { Mark } from '@/core/trial'
 import {
   contourLines,
+  coverOf,
+  placesInArea,
   contourStepM,
   DAY_INKS,
   fillVoids,
@@ -17,34 +31,28 @@ import {
   readHeightPoints,
   readHgt,
   shadedRelief,
+  terrainHeight,
   terrainOf,
   viewshed,
+  type Cover,
+  type CoverArea,
   type GroundProfile,
   type HeightGrid,
+  type Rings,
   type Terrain,
 } from '@/core/terrain'
+import { mercatorCanvas, paintedOf, paintGround, type Painted, type Raster, type View } from './paintGround'
 
 /** Where a grid lies, as the server lists it. */
 export type GridPlace = Omit<HeightGrid, 'data' | 'filled'> & { id: string; name: string }
 
-/** One grid drawn: relief as pixels, contours in cells from its north-west corner. */
-export interface DrawnGrid {
-  id: string
-  width: number
-  height: number
-  /** Outer edges, degrees. */
-  extent: [west: number, south: number, east: number, north: number]
-  pixels: Uint8ClampedArray
-  contours: { heightM: number; segments: Float32Array }[]
-  contourStepM: number
-}
-
 const held = new Map<string, HeightGrid>()
 let terrain: Terrain = terrainOf([])
-/** Drawn once for each grid and light. */
-const drawn = new Map<string, Omit<DrawnGrid, 'id'>>()
+let cover: Cover | null = null
+/** Made once for each grid and light. */
+const painted = new Map<string, Painted>()
 
-function extentOf(g: HeightGrid): DrawnGrid['extent'] {
+function extentOf(g: HeightGrid): Raster['extent'] {
   const b = gridBounds(g)
   return [b.west - g.stepLon / 2, b.south - g.stepLat / 2, b.east + g.stepLon / 2, b.north + g.stepLat / 2]
 }
@@ -78,6 +86,40 @@ async function readGround(name: string, bytes: ArrayBuffer): Promise<Outcome<Hei
   )
 }
 
+const profiled = new Map<string, GroundProfile>()
+
+/** The ground from a place to each mark that has coordinates, kept until other ground is loaded. */
+function profilesTo(from: Place, marks: readonly Mark[]): Map<string, GroundProfile> {
+  const found = new Map<string, GroundProfile>()
+  for (const { id, lat, lon } of marks) {
+    if (lat === null || lon === null || terrain.grids.length === 0) continue
+    const key = `${from.lat} ${from.lon} ${lat} ${lon}`
+    const p = profiled.get(key) ?? groundProfile(terrain, from, { lat, lon }, undefined, cover)
+    profiled.set(key, p)
+    found.set(id, p)
+  }
+  return found
+}
+
+/** Places that stand for an area. */
+const PLACES = 150
+
+/** A grid's relief and contours, kept once made; null where it is not loaded. */
+function preparedGrid(id: string, night: boolean): Painted | null {
+  const grid = held.get(id)
+  if (!grid) return null
+  const key = `${id} ${night}`
+  let found = painted.get(key)
+  if (!found) {
+    const step = contourStepM(grid.data.reduce((m, v) => Math.max(m, v)) * grid.scaleM)
+    const { width, height } = grid
+    const pixels = shadedRelief(grid, night ? NIGHT_INKS : DAY_INKS)
+    found = paintedOf({ width, height, extent: extentOf(grid), pixels }, contourLines(grid, step), step)
+    painted.set(key, found)
+  }
+  return found
+}
+
 const api = {
   /** Reads a file of elevations and fills its voids. The heights are handed over, not copied. */
   async read(name: string, bytes: ArrayBuffer): Promise<Outcome<{ grid: HeightGrid; filled: number }>> {
@@ -88,8 +130,10 @@ const api = {
     return Comlink.transfer({ ok: true as const, value: { grid, filled } }, handed)
   },
 
-  /** Loads the grids listed, and forgets others. @returns how many are loaded */
-  async load(places: GridPlace[]): Promise<number> {
+  /** Loads the grids listed and what stands on them, and forgets others. @returns how many are loaded */
+  async load(places: GridPlace[], areas: CoverArea[]): Promise<number> {
+    cover = areas.length > 0 ? coverOf(areas) : null
+    profiled.clear()
     for (const id of held.keys()) if (!places.some((p) => p.id === id)) held.delete(id)
     for (const { id, name: _name, ...meta } of places) {
       if (held.has(id)) continue
@@ -105,34 +149,81 @@ const api = {
     return held.size
   },
 
-  /** Relief and contours of a grid, kept once drawn. */
-  draw(id: string, night: boolean): DrawnGrid | null {
-    const grid = held.get(id)
-    if (!grid) return null
-    const key = `${id} ${night}`
-    let found = drawn.get(key)
-    if (!found) {
-      const range = grid.data.reduce((m, v) => Math.max(m, v)) * grid.scaleM
-      const step = contourStepM(range)
-      found = {
-        width: grid.width,
-        height: grid.height,
-        extent: extentOf(grid),
-        pixels: shadedRelief(grid, night ? NIGHT_INKS : DAY_INKS),
-        contours: contourLines(grid, step),
-        contourStepM: step,
-      }
-      drawn.set(key, found)
-    }
-    return { id, ...found }
+  /** Relief and contours of the grids named, for the part of the map that is seen. */
+  paint(ids: string[], night: boolean, view: View, ink: string) {
+    const found = paintGround(
+      ids.flatMap((id) => preparedGrid(id, night) ?? []),
+      view,
+      ink,
+    )
+    return Comlink.transfer(found, [found.bitmap])
   },
 
   /** The ground from one place to another, as it is known. */
   profile(from: Place, to: Place, samples?: number): GroundProfile | null {
-    return terrain.grids.length > 0 ? groundProfile(terrain, from, to, samples) : null
+    return terrain.grids.length > 0 ? groundProfile(terrain, from, to, samples, cover) : null
   },
 
-  /** What is in sight from a place over the grid that holds it, as pixels to lay over the relief. */
+  /** What to expect at each mark from a base, and the ground under the base, m; NaN where it is not known. */
+  marks(
+    from: Place,
+    marks: Mark[],
+    links: Link[],
+    settings: PredictionSettings,
+  ): { baseM: number; outlooks: MarkOutlook[] } {
+    const profiles = profilesTo(from, marks)
+    return {
+      baseM: terrainHeight(terrain, from.lat, from.lon),
+      outlooks: marksOnGround(marks, profiles, links, settings),
+    }
+  },
+
+  /** What a base here would do for the marks, for each height of its antenna. */
+  site(
+    place: Place,
+    marks: Mark[],
+    link: Link,
+    heightsM: number[],
+    settings: PredictionSettings,
+  ): (SiteOutlook | null)[] {
+    const profiles = profilesTo(place, marks)
+    return heightsM.map((m) => siteOutlook(marks, profiles, link, m, settings))
+  },
+
+  /** How far each link is expected to reach, bearing by bearing. */
+  outlines(
+    from: Place,
+    links: Link[],
+    directions: Direction[],
+    settings: PredictionSettings,
+    reliability: number,
+  ): OutlinePoint[][] {
+    return links.map((l) => reachOutline({ terrain, cover }, from, l, directions, settings, reliability))
+  },
+
+  /** The share of each area that a link is expected to cover from a place. */
+  covered(
+    from: Place,
+    link: Link,
+    directions: Direction[],
+    settings: PredictionSettings,
+    reliability: number,
+    areas: Rings[],
+  ): { share: number; known: number }[] {
+    return areas.map((rings) =>
+      coveredShare(
+        { terrain, cover },
+        from,
+        link,
+        directions,
+        settings,
+        reliability,
+        placesInArea(rings, PLACES),
+      ),
+    )
+  },
+
+  /** What is in sight from a place over the grid that holds it, as a picture to lay over the relief. */
   sight(from: Place, observerM: number, targetM: number, radiusM: number, ink: [number, number, number]) {
     const grid = terrain.grids.find((g) => {
       const b = gridBounds(g)
@@ -159,15 +250,11 @@ const api = {
       if (seen[i] !== 1) continue
       pixels.set([...ink, 255], 4 * i)
     }
-    return {
-      width: grid.width,
-      height: grid.height,
-      extent: extentOf(grid),
-      pixels,
-      inSight,
-      known,
-      landShare: land > 0 ? landSeen / land : 0,
-    }
+    const { width, height } = grid
+    const extent = extentOf(grid)
+    const bitmap = mercatorCanvas({ width, height, extent, pixels }).transferToImageBitmap()
+    const share = land > 0 ? landSeen / land : 0
+    return Comlink.transfer({ bitmap, extent, inSight, known, landShare: share }, [bitmap])
   },
 }
 

@@ -1,16 +1,10 @@
-import {
-  knownDifferences,
-  listenerOf,
-  sumDb,
-  type Direction,
-  type KnownDifference,
-  type Link,
-} from '@/core/kit/rig'
+import { listenerOf, sumDb, type Direction, type KnownDifference, type Link } from '@/core/kit/rig'
 import { isInDb, stepWidthDb } from '@/core/reports/toCell'
 import { alwaysValidInterval } from '@/core/stats/alwaysValid'
 import { hodgesLehmann } from '@/core/stats/hodgesLehmann'
 import { cellMiddle, shiftCell } from '@/core/stats/levelCell'
 import { mixDifferences } from '@/core/stats/mixture'
+import { pairedTrend, type PairedTrend } from '@/core/stats/pairedTrend'
 import {
   pairedDifference,
   shiftDifference,
@@ -18,8 +12,8 @@ import {
   type PairedDifference,
   type PairedMark,
 } from '@/core/stats/pairedDifference'
-import type { CellsById } from './levels'
-import type { FindingsInput, ReadCheck } from './input'
+import { everyCall, type CellsById } from './levels'
+import { checksByMark, knownIn, type FindingsInput, type ReadCheck } from './input'
 import { winsAndLosses, type WinsAndLosses } from './wins'
 
 export type Scope = Direction | 'both'
@@ -50,8 +44,21 @@ export interface PairComparison {
   hodgesLehmann: { estimate: number; low: number | null; high: number | null } | null
   /** 90 % interval that allows for stopping when it seemed clear. */
   alwaysValid: Interval
+  /** How the evened difference changes with lg distance (m); null where too little says so, and for one direction of two. */
+  trend: PairedTrend | null
+  /** What each mark says of the evened difference, in dB; an open end is null. */
+  points: DifferencePoint[]
   marksReported: number
   leftOut: LeftOut[]
+}
+
+/** What one mark's reports in a direction allow of the difference, dB. */
+export interface DifferencePoint {
+  markId: string
+  distanceM: number
+  direction: Direction
+  low: number | null
+  high: number | null
 }
 
 const withoutGrid = ({ grid: _grid, ...rest }: PairedDifference): Difference => rest
@@ -69,30 +76,23 @@ export function comparePair(
   const scaleOf = (d: Direction) => input.scales[listenerOf(d)]
   const inDb = directions.length > 0 && directions.every((d) => isInDb(scaleOf(d)))
   const takenOut = directions.map((direction) => {
-    const known = knownDifferences(linkA, linkB, direction)
+    const known = knownIn(input, linkA, linkB, direction)
     return { direction, known, db: sumDb(known) }
   })
   const known = (d: Direction) => (inDb ? takenOut.find((t) => t.direction === d)!.db : 0)
   const mine = checks.filter(
     (c) => (c.linkId === linkA.id || c.linkId === linkB.id) && directions.includes(c.direction),
   )
-  const marksOf = (cells: CellsById): PairedMark[] =>
-    input.marks.map((mark) => ({
-      id: mark.id,
-      groups: directions.map((d) => {
-        const of = (link: string, shift: number) =>
-          mine
-            .filter((c) => c.markId === mark.id && c.direction === d && c.linkId === link)
-            .flatMap((c) => (cells.has(c.id) ? [shiftCell(cells.get(c.id)!, shift)] : []))
-        return { a: of(linkA.id, known(d)), b: of(linkB.id, 0) }
-      }),
-    }))
-
-  const perStep = inDb ? cellSets.map((cells) => marksOf(cells)) : []
+  const perStep = inDb
+    ? cellSets.map((cells) => pairedMarks(input.marks, mine, cells, linkA.id, linkB.id, directions, known))
+    : []
   const evened = inDb ? mixDifferences(perStep.map(pairedDifference)) : null
   const sameKnown = takenOut.every((t) => Math.abs(t.db - takenOut[0]!.db) < 1e-9)
   const nominal = perStep[Math.floor(perStep.length / 2)] ?? []
   const middles = nominal.flatMap(middleDifference)
+  // One direction of two is half of what is known, and its trend nobody asks for.
+  const whole = scope === 'both' || input.directions.length === 1
+  const lgDistances = input.marks.map((m) => Math.log10(m.distanceM))
   const width = Math.max(...directions.map((d) => stepWidthDb(scaleOf(d), 6)))
   const fine =
     evened?.spread != null && width < evened.spread / 2 && middles.length > 0 && middles.length <= 100
@@ -115,9 +115,72 @@ export function comparePair(
     ),
     hodgesLehmann: fine ? hodgesLehmann(middles) : null,
     alwaysValid: alwaysValidInterval(middles),
-    marksReported: input.marks.filter((m) => reportedBoth(mine, m.id, linkA.id, linkB.id, directions)).length,
+    trend: evened?.spread && whole ? pairedTrend(nominal, lgDistances, evened.spread) : null,
+    points: pointsOf(input, nominal, directions),
+    marksReported: [...checksByMark(mine).values()].filter((here) =>
+      reportedBoth(here, linkA.id, linkB.id, directions),
+    ).length,
     leftOut: leftOut(input, mine, inDb ? cellSets[0]! : null, evened, linkA.id, linkB.id, directions),
   }
+}
+
+/**
+ * The reports of two links by mark, those of A with what is known to favour it taken out; a group for each direction and, where
+ * runs are put together, each run.
+ */
+export function pairedMarks(
+  marks: readonly { id: string }[],
+  checks: readonly ReadCheck[],
+  cells: CellsById,
+  linkA: string,
+  linkB: string,
+  directions: readonly Direction[],
+  known: (d: Direction) => number,
+): PairedMark[] {
+  const runs = [...new Set(checks.map((c) => c.runId))]
+  const at = checksByMark(checks)
+  return marks.map((mark) => {
+    const here = at.get(mark.id) ?? []
+    return {
+      id: mark.id,
+      groups: directions.flatMap((d) =>
+        (runs.length > 0 ? runs : [undefined]).map((run) => {
+          const of = (link: string, shift: number) =>
+            here
+              .filter((c) => c.direction === d && c.runId === run && c.linkId === link)
+              .flatMap((c) => everyCall(cells.get(c.id)).map((cell) => shiftCell(cell, shift)))
+          return { a: of(linkA, known(d)), b: of(linkB, 0) }
+        }),
+      ),
+    }
+  })
+}
+
+/** The widest and narrowest difference that single reports of one mark and direction leave, the first of each link. */
+function pointsOf(
+  input: FindingsInput,
+  marks: readonly PairedMark[],
+  directions: readonly Direction[],
+): DifferencePoint[] {
+  const finite = (v: number) => (Number.isFinite(v) ? v : null)
+  return marks.flatMap(({ id, groups }, i) =>
+    groups.flatMap(({ a, b }, d) => {
+      if (a.length === 0 || b.length === 0) return []
+      const low = finite(Math.max(...a.map((c) => c.lower)) - Math.min(...b.map((c) => c.upper)))
+      const high = finite(Math.min(...a.map((c) => c.upper)) - Math.max(...b.map((c) => c.lower)))
+      if (low === null && high === null) return []
+      const [from, to] = low !== null && high !== null && low > high ? [high, low] : [low, high]
+      return [
+        {
+          markId: id,
+          distanceM: input.marks[i]!.distanceM,
+          direction: directions[Math.floor((d * directions.length) / groups.length)]!,
+          low: from,
+          high: to,
+        },
+      ]
+    }),
+  )
 }
 
 /** Mean difference of the middles at one mark, where both are bounded. */
@@ -149,15 +212,9 @@ function inSUnits(input: FindingsInput, directions: readonly Direction[], d: Pai
   return { estimate: by(d.estimate), low: by(d.interval90.low), high: by(d.interval90.high) }
 }
 
-function reportedBoth(
-  checks: readonly ReadCheck[],
-  mark: string,
-  a: string,
-  b: string,
-  ds: readonly Direction[],
-) {
+function reportedBoth(atMark: readonly ReadCheck[], a: string, b: string, ds: readonly Direction[]) {
   return ds.some((d) => {
-    const here = checks.filter((c) => c.markId === mark && c.direction === d)
+    const here = atMark.filter((c) => c.direction === d)
     return here.some((c) => c.linkId === a) && here.some((c) => c.linkId === b)
   })
 }
@@ -174,6 +231,7 @@ function leftOut(
   const reasons = new Map<string, string[]>()
   const add = (why: string, id: string) => reasons.set(why, [...(reasons.get(why) ?? []), id])
   const silent = new Set(evened?.marksSilent ?? [])
+  const at = checksByMark(checks)
   for (const c of checks) {
     const other = c.linkId === a ? b : a
     const usable = (x: ReadCheck) =>
@@ -186,7 +244,7 @@ function leftOut(
       directions.every(
         (d) =>
           d !== c.direction ||
-          !checks.some((x) => x.markId === c.markId && x.direction === d && x.linkId === other && usable(x)),
+          !at.get(c.markId)!.some((x) => x.direction === d && x.linkId === other && usable(x)),
       )
     )
       add('the other link has no usable report there', c.id)

@@ -1,32 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { knownDifferences, nameLinks, sumDb, varyingEnd, type Link, type Rig } from '@/core/kit'
+import { knownDifferences, nameLinks, sumDb, varyingEnd } from '@/core/kit'
 import { defaultScale, NOMINAL_METER, USUAL_COPY_RULE, type Scale } from '@/core/reports'
 import { ORDINARY_FIELD, simulateRun } from '@/core/sim'
-import type { CheckBody, LoggedCheck, Mark, TrialPlan } from '@/core/trial'
+import type { LoggedCheck, TrialPlan } from '@/core/trial'
 import { inputOf, makeFindings, marksNeeded, reachText, verdictWords, type JudgedPair } from '.'
+import { link, logged, plan, rig, RS } from './testPlan'
 
-const rig = (id: string, more: Partial<Rig> = {}): Rig => ({
-  id, letter: id.toUpperCase(), name: `Rig ${id}`, kind: 'handheld', txMHz: 460, rxMHz: null, powerW: 2,
-  antennaHeightM: 1.4, antennaGainDbi: null, leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways', ...more,
-}) // prettier-ignore
-const desk = rig('z', { kind: 'base', powerW: 25, antennaHeightM: 8, antennaGainDbi: 5.2, leadLossDb: 1.9 })
-const link = (out: Rig, base = desk): Link => ({ id: out.id, letter: out.letter, name: out.name, base, out })
-const RS = defaultScale('readability-strength')
-
-function plan(links: Link[], marks = 24, scale: Scale = RS, repeats = 1): TrialPlan {
-  return {
-    trialName: 'T', base: null, question: '', links, directions: ['to base', 'from base'],
-    marks: Array.from({ length: marks }, (_, i): Mark => ({
-      id: `m${i}`, name: `S${i}`, legId: 'l', legName: 'Shore', distanceM: 300 + i * 250, distanceSdM: null,
-      alongM: 300 + i * 250, bearingDeg: 60, lat: null, lon: null,
-    })),
-    scales: { base: scale, out: scale }, copyRule: USUAL_COPY_RULE, repeats, order: { scheme: 'balanced', seed: 2 },
-    sameAs: [], marginDb: 3, reliability: 0.9, surroundings: 'mixed', controlLinkId: null,
-    need: { floorM: null, ceilingM: null },
-  } // prettier-ignore
-}
-const logged = (checks: CheckBody[]): LoggedCheck[] =>
-  checks.map((c, i) => ({ ...c, id: `c${i}`, time: '', voided: null, versions: 1 }))
 const field = { ...ORDINARY_FIELD, groundLossDb: 14, extraSlopeDb: 24 }
 const findingsOf = (p: TrialPlan, checks: LoggedCheck[], fixed = true) =>
   makeFindings(inputOf(p, p.marks, checks, fixed))
@@ -147,7 +126,6 @@ describe('makeFindings on a simulated field', () => {
     spoil(0, { voided: { reason: 'plug' } })
     spoil(1, { text: 'who knows' })
     spoil(2, { state: 'sent' })
-    spoil(5, { text: 'loud and clear' })
     const found = findingsOf(p, checks)
     expect(found.leftOut.map((l) => l.why)).toEqual([
       'voided',
@@ -155,9 +133,21 @@ describe('makeFindings on a simulated field', () => {
       'sent and not yet graded',
     ])
     const reasons = found.pairs.flatMap((x) => x.leftOut.map((l) => l.why))
-    expect(reasons).toContain('words only, no strength given')
     expect(reasons).toContain('the other link has no usable report there')
     expect(found.checks).toBe(48)
+  })
+  it('counts words as heard where the run shows what it takes to be heard, and leaves them out where it does not', () => {
+    const p = plan(links, 12)
+    const reasonsIn = (thresholdDbm: number) => {
+      const checks = logged(
+        simulateRun(p, { ...field, seed: 3, inWords: 0, forgotten: 0, gainDbi: {}, thresholdDbm }),
+      )
+      const first = checks.findIndex((c) => c.text !== 'not heard')
+      checks[first] = { ...checks[first]!, text: 'loud and clear' }
+      return findingsOf(p, checks).pairs.flatMap((x) => x.leftOut.map((l) => l.why))
+    }
+    expect(reasonsIn(field.thresholdDbm)).not.toContain('words only, no strength given')
+    expect(reasonsIn(-250)).toContain('words only, no strength given')
   })
   it('changes reaches and not differences with the copy rule', () => {
     const p = plan(links)

@@ -3,8 +3,9 @@ import { describeCopyRule, isCopied, type CopyRule } from '@/core/reports/copyRu
 import { describeScale } from '@/core/reports/scale'
 import { stepWidthDb } from '@/core/reports/toCell'
 import { reachFromCopies, worseReach, type CopyAt, type Reach } from '@/core/reach/reachFromCopies'
-import { comparePair, type LeftOut, type Scope } from './comparePair'
+import { comparePair, type LeftOut, type PairComparison, type Scope } from './comparePair'
 import { readChecks, type FindingsInput, type ReadCheck } from './input'
+import { fitRunLevels, levelFindings, type FittedLevels, type LevelFindings } from './levelFindings'
 import { cellsOf } from './levels'
 import { judgePairs, type JudgedPair } from './verdict'
 
@@ -32,6 +33,10 @@ export interface Findings {
   fixedBeforehand: boolean
   scales: { direction: Direction; listener: string; scale: string }[]
   pairs: JudgedPair[]
+  /** What the levels say; null where reports say nothing in dB, or too few marks do. */
+  levels: LevelFindings | null
+  /** n that attenuation put in out there was turned into distance by; null where there was none. */
+  attenuatedBySlope: number | null
   reaches: LinkReach[]
   usable: UsableReach[]
   /** Checks in all, and those that no finding could use. */
@@ -39,35 +44,63 @@ export interface Findings {
   leftOut: LeftOut[]
 }
 
-/** Chances for which a reach is quoted. */
-export const CHANCES = [0.9, 0.5] as const
+/** Chances for which a reach is quoted: the one that is wanted, and 90, 50 and 10 in a hundred. */
+export function chancesOf(input: Pick<FindingsInput, 'reliability'>): number[] {
+  return [...new Set([input.reliability, 0.9, 0.5, 0.1])].sort((a, b) => b - a)
+}
 
-/** What does not depend on the copy rule, and takes most of the time: every pair of links in every direction. */
-export function comparePairs(input: FindingsInput): JudgedPair[] {
+/** What depends on the log alone, and takes most of the time. */
+export interface Prepared {
+  pairs: PairComparison[]
+  levels: FittedLevels
+}
+
+/** Every pair of links in every direction, and the levels of all. */
+export function prepareFindings(input: FindingsInput): Prepared {
   const { checks } = readChecks(input)
   const cellSets = cellsOf(input, checks)
+  return { pairs: comparePairs(input, checks, cellSets), levels: fitRunLevels(input, checks, cellSets) }
+}
+
+/** Every pair of links in every direction and in both together. */
+export function comparePairs(
+  input: FindingsInput,
+  checks = readChecks(input).checks,
+  cellSets = cellsOf(input, checks),
+): PairComparison[] {
   const scopes: Scope[] = input.directions.length > 1 ? [...input.directions, 'both'] : [...input.directions]
-  return scopes.flatMap((scope) => {
-    const compared = input.links.flatMap((a, i) =>
+  return scopes.flatMap((scope) =>
+    input.links.flatMap((a, i) =>
       input.links.slice(i + 1).map((b) => comparePair(input, checks, cellSets, a, b, scope)),
-    )
+    ),
+  )
+}
+
+/** Verdicts by the margin that matters; the pairs of one scope are adjusted together. */
+export function judgeAll(input: FindingsInput, compared: readonly PairComparison[]): JudgedPair[] {
+  const scopes = [...new Set(compared.map((p) => p.scope))]
+  return scopes.flatMap((scope) => {
     const step = Math.max(
       ...input.directions
         .filter((d) => scope === 'both' || d === scope)
         .map((d) => stepWidthDb(input.scales[listenerOf(d)], 6)),
     )
-    return judgePairs(compared, input.marginDb, input.fixedBeforehand, step)
+    const pairs = compared.filter((p) => p.scope === scope)
+    return judgePairs(pairs, input.marginDb, input.fixedBeforehand, step)
   })
 }
 
 /**
  * The findings of a run: every pair of links in each direction and both together, and how far each link reaches.
  * Pure and repeatable; takes a second or two for thirty marks and three links.
- * @param pairs what {@link comparePairs} gave for the same log, so that a change of copy rule alone is quick
+ * @param prepared what {@link prepareFindings} gave for the same log, so that a change of copy rule alone is quick
  */
-export function makeFindings(input: FindingsInput, pairs: JudgedPair[] = comparePairs(input)): Findings {
-  const { checks, voided } = readChecks(input)
-  const reaches = reachesOf(input, checks)
+export function makeFindings(input: FindingsInput, prepared: Prepared = prepareFindings(input)): Findings {
+  const { checks, voided, chosenOut } = readChecks(input)
+  const levels = levelFindings(input, checks, prepared.levels, chancesOf(input))
+  const attenuated = checks.some((c) => c.attenuationDb > 0)
+  const slope = levels?.slope.estimate ?? PLANE_EARTH_SLOPE
+  const reaches = reachesOf(input, checks, slope)
   const unread = checks.filter((c) => c.reading.state === 'not read')
   const ungraded = checks.filter((c) => c.reading.state === 'not graded')
   const out = (why: string, list: readonly { id: string }[]): LeftOut[] =>
@@ -82,11 +115,16 @@ export function makeFindings(input: FindingsInput, pairs: JudgedPair[] = compare
       listener: listenerOf(direction),
       scale: describeScale(input.scales[listenerOf(direction)]),
     })),
-    pairs,
+    pairs: judgeAll(input, prepared.pairs),
+    levels,
+    attenuatedBySlope: attenuated ? slope : null,
     reaches,
     usable: usableOf(input, reaches),
-    checks: checks.length + voided.length,
+    checks: checks.length + voided.length + new Set(chosenOut.flatMap((c) => c.checkIds)).size,
     leftOut: [
+      ...chosenOut.flatMap(({ choice, checkIds }) =>
+        checkIds.length > 0 ? [{ why: `by your choice: ${choice.reason}`, checkIds }] : [],
+      ),
       ...out('voided', voided),
       ...out('the report could not be read', unread),
       ...out('sent and not yet graded', ungraded),
@@ -94,7 +132,14 @@ export function makeFindings(input: FindingsInput, pairs: JudgedPair[] = compare
   }
 }
 
-function reachesOf(input: FindingsInput, checks: readonly ReadCheck[]): LinkReach[] {
+/** Near the ground the level falls by 40 dB a decade; the more careful of the two schools where none was measured. */
+export const PLANE_EARTH_SLOPE = 4
+
+/**
+ * Copies by distance. A check made with an attenuator in counts as one made farther out without it, by the slope: a link that
+ * was copied through 10 dB more would be copied 10^(10/(10 n)) times as far.
+ */
+export function reachesOf(input: FindingsInput, checks: readonly ReadCheck[], slope: number): LinkReach[] {
   const distance = new Map(input.marks.map((m) => [m.id, m.distanceM]))
   return input.links.flatMap((link) =>
     input.directions.map((direction) => {
@@ -103,23 +148,26 @@ function reachesOf(input: FindingsInput, checks: readonly ReadCheck[]): LinkReac
         .flatMap((c) => {
           const copied = isCopied(c.reading, c.calls, input.copyRule)
           const distanceM = distance.get(c.markId)
-          return copied === null || !distanceM ? [] : [{ markId: c.markId, distanceM, copied }]
+          if (copied === null || !distanceM) return []
+          const farther = 10 ** (c.attenuationDb / (10 * slope))
+          const markId = c.attenuationDb > 0 ? `${c.markId} behind ${c.attenuationDb} dB` : c.markId
+          return [{ markId, distanceM: distanceM * farther, copied }]
         })
       return {
         linkId: link.id,
         direction,
         checks: outcomes.length,
         copied: outcomes.filter((o) => o.copied).length,
-        reaches: CHANCES.map((chance) => reachFromCopies(outcomes, chance)),
+        reaches: chancesOf(input).map((chance) => reachFromCopies(outcomes, chance)),
       }
     }),
   )
 }
 
-function usableOf(input: FindingsInput, reaches: readonly LinkReach[]): UsableReach[] {
+export function usableOf(input: FindingsInput, reaches: readonly LinkReach[]): UsableReach[] {
   return input.links.flatMap((link) => {
     const mine = reaches.filter((r) => r.linkId === link.id)
-    return CHANCES.map((chance, i) => {
+    return chancesOf(input).map((chance, i) => {
       const worst = mine.reduce((a, b) => (worseReach(a.reaches[i]!, b.reaches[i]!) === a.reaches[i] ? a : b))
       return {
         linkId: link.id,

@@ -1,36 +1,57 @@
-import type { Direction, Link, Listener } from '@/core/kit/rig'
+import { knownDifferences, listenerOf, type Direction, type KnownDifference, type Link, type Listener } from '@/core/kit/rig' // prettier-ignore
 import type { CopyRule } from '@/core/reports/copyRule'
 import { readReport } from '@/core/reports/readReport'
 import type { Reading } from '@/core/reports/reading'
 import type { Scale } from '@/core/reports/scale'
-import { listenerOf } from '@/core/kit/rig'
 import type { LoggedCheck } from '@/core/trial/foldEntries'
 import type { Mark, TrialPlan } from '@/core/trial/plan'
+import { USUAL_CHOICES, withStep, type Choices, type LeftOutChoice } from './choices'
+
+/** A check, and the run it was made in; one run alone needs no name. */
+export interface RunCheck extends LoggedCheck {
+  runId?: string
+}
 
 /** All that findings are made from. */
-export interface FindingsInput {
+export interface FindingsInput extends Choices {
   links: Link[]
   marks: Mark[]
   directions: Direction[]
   scales: Record<Listener, Scale>
+  /** Runs put together, the first the one that the others are held against; empty for one alone. */
+  runs: { id: string; name: string }[]
+  controlLinkId: string | null
   copyRule: CopyRule
   /** The difference that would matter, dB. */
   marginDb: number
+  /** How often a copy is wanted, 0 to 1. */
+  reliability: number
   /** The number of marks was fixed before setting out and carried out; otherwise intervals must allow for stopping. */
   fixedBeforehand: boolean
-  checks: LoggedCheck[]
+  checks: RunCheck[]
 }
 
 /** A check with its report read in its listener's scale. */
-export interface ReadCheck extends LoggedCheck {
+export interface ReadCheck extends RunCheck {
   reading: Reading
 }
 
-/** Reads every standing check within the scale of its listener; voided checks are returned apart. */
-export function readChecks(input: FindingsInput): { checks: ReadCheck[]; voided: LoggedCheck[] } {
+export interface ReadChecks {
+  checks: ReadCheck[]
+  voided: LoggedCheck[]
+  /** What the reader left out, by reason. */
+  chosenOut: { choice: LeftOutChoice; checkIds: string[] }[]
+}
+
+/** Reads every standing check within the scale of its listener; voided ones and those left out are returned apart. */
+export function readChecks(input: FindingsInput): ReadChecks {
   const voided = input.checks.filter((c) => c.voided !== null)
-  const checks = input.checks
-    .filter((c) => c.voided === null)
+  const legOf = new Map(input.marks.map((m) => [m.id, m.legId]))
+  const isOut = (c: RunCheck, { what, id }: LeftOutChoice) =>
+    what === 'check' ? c.id === id : what === 'mark' ? c.markId === id : legOf.get(c.markId) === id
+  const standing = input.checks.filter((c) => c.voided === null)
+  const checks = standing
+    .filter((c) => !input.leftOut.some((choice) => isOut(c, choice)))
     .map((c) => ({
       ...c,
       reading:
@@ -38,17 +59,47 @@ export function readChecks(input: FindingsInput): { checks: ReadCheck[]; voided:
           ? ({ state: 'not graded', text: c.text } as const)
           : readReport(c.text, input.scales[listenerOf(c.direction)]),
     }))
-  return { checks, voided }
+  const chosenOut = input.leftOut.map((choice) => ({
+    choice,
+    checkIds: standing.filter((c) => isOut(c, choice)).map((c) => c.id),
+  }))
+  return { checks, voided, chosenOut }
+}
+
+/** Checks by the mark that they were made at. */
+export function checksByMark<T extends { markId: string }>(checks: readonly T[]): Map<string, T[]> {
+  const found = new Map<string, T[]>()
+  for (const c of checks) {
+    const list = found.get(c.markId)
+    if (list) list.push(c)
+    else found.set(c.markId, [c])
+  }
+  return found
+}
+
+/** What is known of link A against link B in a direction and is to be taken out, as the reader chose. */
+export function knownIn(
+  input: Pick<FindingsInput, 'evening'>,
+  a: Link,
+  b: Link,
+  direction: Direction,
+): KnownDifference[] {
+  return knownDifferences(a, b, direction, input.evening.includes('height')).filter((k) =>
+    input.evening.includes(k.what),
+  )
 }
 
 /** The input that a plan and its log make. */
 export function inputOf(
   plan: TrialPlan,
   marks: Mark[],
-  checks: LoggedCheck[],
+  checks: RunCheck[],
   fixedBeforehand: boolean,
   copyRule: CopyRule = plan.copyRule,
+  choices: Choices = USUAL_CHOICES,
 ): FindingsInput {
-  const { links, directions, scales, marginDb } = plan
-  return { links, marks, directions, scales, marginDb, copyRule, fixedBeforehand, checks }
+  const { links, directions, marginDb, reliability, controlLinkId } = plan
+  const { base, out } = plan.scales
+  const scales = { base: withStep(base, choices.unitStepDb), out: withStep(out, choices.unitStepDb) }
+  return { links, marks, directions, scales, marginDb, reliability, copyRule, fixedBeforehand, checks, controlLinkId, runs: [], ...choices } // prettier-ignore
 }

@@ -2,14 +2,31 @@ import { listenerOf, type Direction } from '@/core/kit/rig'
 import { isInDb, levelCell, silenceCell } from '@/core/reports/toCell'
 import type { Scale } from '@/core/reports/scale'
 import { hearingThreshold, type HeardOrNot } from '@/core/stats/hearingThreshold'
-import type { LevelCell } from '@/core/stats/levelCell'
-import type { FindingsInput, ReadCheck } from './input'
+import { heardCell, shiftCell, type LevelCell } from '@/core/stats/levelCell'
+import { checksByMark, type FindingsInput, type ReadCheck } from './input'
+
+/** What a check says in dB: its last call, and those that went unheard before it. */
+export interface CheckCell extends LevelCell {
+  missed: readonly LevelCell[]
+  /** Heard, with no strength given: above the threshold is all that is known. */
+  inWords: boolean
+}
 
 /** Cells of every check that says something in dB, by check id, for one reading of the meters' steps. */
-export type CellsById = Map<string, LevelCell>
+export type CellsById = Map<string, CheckCell>
+
+/** Every call of a check as a report of its own: one that came through on a retry is one not heard and one heard. */
+export function everyCall(cell: CheckCell | undefined): LevelCell[] {
+  if (!cell) return []
+  const { missed, inWords: _words, ...last } = cell
+  return [...missed, last]
+}
 
 /** Steps by which a meter of unknown step is read, integrated over with equal weight. */
 const UNKNOWN_STEPS = [3, 3.75, 4.5, 5.25, 6]
+
+/** Calls beyond this many tell nothing more. */
+const MOST_MISSES = 4
 
 /** dB of one S-unit of a scale; null where it is not known. A display in dB has its own step and needs none. */
 function unitStep(scale: Scale): number | null {
@@ -26,14 +43,16 @@ export function cellsOf(input: FindingsInput, checks: readonly ReadCheck[]): Cel
   const unknown = used.some((s) => unitStep(s) === null)
   return (unknown ? UNKNOWN_STEPS : [null]).map((step) => {
     const cells: CellsById = new Map()
-    for (const direction of input.directions)
-      addDirection(
-        cells,
-        input,
-        direction,
-        checks.filter((c) => c.direction === direction),
-        step,
-      )
+    // Every run has its own noise, so each listener its own threshold in each.
+    for (const run of new Set(checks.map((c) => c.runId)))
+      for (const direction of input.directions)
+        addDirection(
+          cells,
+          input,
+          direction,
+          checks.filter((c) => c.direction === direction && c.runId === run),
+          step,
+        )
     return cells
   })
 }
@@ -54,11 +73,24 @@ function addDirection(
   })
   if (heard.length === 0) return
   const silent = checks.filter((c) => c.reading.state === 'not heard')
+  const missed = checks.filter((c) => c.calls > 1 && c.reading.state === 'heard')
   const lowest = Math.min(...heard.map((h) => h.cell.upper))
-  const threshold = hearingThreshold(byMark(input, heard, silent))
+  const threshold = hearingThreshold(byMark(input, heard, [...silent, ...missed]))
+  const silence = silenceCell(threshold, lowest)
+  // What was put into the path out there is known, and taken out like any other known loss.
+  const add = (check: ReadCheck, cell: LevelCell, inWords = false) => {
+    const evened = shiftCell(cell, -check.attenuationDb)
+    const miss = shiftCell(silence, -check.attenuationDb)
+    const missed = Array.from({ length: Math.min(MOST_MISSES, check.calls - 1) }, () => miss)
+    cells.set(check.id, { ...evened, missed, inWords })
+  }
   for (const { check, cell } of heard)
-    cells.set(check.id, threshold === null && cell.upper === lowest ? { ...cell, lower: -Infinity } : cell)
-  for (const check of silent) cells.set(check.id, silenceCell(threshold, lowest))
+    add(check, threshold === null && cell.upper === lowest ? { ...cell, lower: -Infinity } : cell)
+  for (const check of silent) add(check, silence)
+  if (!threshold) return
+  for (const check of checks)
+    if (check.reading.state === 'heard' && !cells.has(check.id))
+      add(check, heardCell(threshold.thresholdDb, threshold.softDb), true)
 }
 
 function byMark(
@@ -67,20 +99,17 @@ function byMark(
   silent: readonly ReadCheck[],
 ): HeardOrNot[][] {
   const link = (id: string) => input.links.findIndex((l) => l.id === id)
-  return input.marks.map((mark) => [
-    ...heard
-      .filter(
-        ({ check, cell }) =>
-          check.markId === mark.id && Number.isFinite(cell.lower) && Number.isFinite(cell.upper),
-      )
-      .map(({ check, cell }) => ({
-        link: link(check.linkId),
-        heard: true as const,
-        lower: cell.lower,
-        upper: cell.upper,
-      })),
-    ...silent
-      .filter((c) => c.markId === mark.id)
-      .map((c) => ({ link: link(c.linkId), heard: false as const })),
+  const bounded = new Map(
+    heard
+      .filter(({ cell }) => Number.isFinite(cell.lower) && Number.isFinite(cell.upper))
+      .map((h) => [h.check, h.cell]),
+  )
+  const [loud, still] = [checksByMark([...bounded.keys()]), checksByMark(silent)]
+  return input.marks.map(({ id }) => [
+    ...(loud.get(id) ?? []).map((check) => {
+      const { lower, upper } = bounded.get(check)!
+      return { link: link(check.linkId), heard: true as const, lower, upper }
+    }),
+    ...(still.get(id) ?? []).map((c) => ({ link: link(c.linkId), heard: false as const })),
   ])
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { defaultScale, readReport, USUAL_COPY_RULE, type Scale } from '@/core/reports'
 import type { Mark } from '@/core/trial'
 import type { FindingsInput, ReadCheck } from './input'
-import { cellsOf } from './levels'
+import { cellsOf, everyCall } from './levels'
 import { winsAndLosses } from './wins'
 
 const RS = defaultScale('readability-strength')
@@ -38,8 +38,12 @@ const checks = (pairs: [string, string][], scale: Scale): ReadCheck[] =>
       remark: '',
       state: 'graded' as const,
       time: '',
+      device: 'test',
+      role: 'out there',
       voided: null,
       versions: 1,
+      attenuationDb: 0,
+      grades: [],
       reading: readReport(text, scale),
     })),
   )
@@ -105,7 +109,7 @@ describe('cellsOf', () => {
     expect(cellsOf(input(RS), list)[0]!.get('01')!.lower).toBe(-Infinity)
     expect(cellsOf(input(RS), list)[0]!.get('00')!.lower).toBe(-15)
   })
-  it('gives words and unread reports no cell', () => {
+  it('gives unread reports no cell; words are above the threshold of hearing, and every retry is a call not heard', () => {
     const list = checks(
       [
         ['loud and clear', 'mumble'],
@@ -113,8 +117,13 @@ describe('cellsOf', () => {
       ],
       RS,
     )
+    list[2] = { ...list[2]!, calls: 3 }
     const cells = cellsOf(input(RS), list)[0]!
-    expect([...cells.keys()].sort()).toEqual(['10', '11'])
-    expect(cells.get('11')!.notHeard).toBe(true)
+    expect([...cells.keys()].sort()).toEqual(['00', '10', '11'])
+    const silent = cells.get('11')!
+    expect(silent.notHeard).toBe(true)
+    expect(cells.get('00')).toMatchObject({ lower: silent.upper, upper: Infinity, inWords: true })
+    expect(everyCall(cells.get('10')).map((c) => c.notHeard)).toEqual([true, true, false])
+    expect(everyCall(undefined)).toEqual([])
   })
 })

@@ -4,7 +4,7 @@ import { clopperPearson } from '@/core/stats/clopperPearson'
 import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/levelCell'
 import { signTest } from '@/core/stats/signTest'
 import type { CellsById } from './levels'
-import type { FindingsInput, ReadCheck } from './input'
+import { checksByMark, type FindingsInput, type ReadCheck } from './input'
 
 /** Wins, draws and losses of A over B, a mark counting once. Needs no model. */
 export interface WinsAndLosses {
@@ -22,7 +22,7 @@ export interface WinsAndLosses {
 }
 
 /** Place of a report on its own ordered scale; null where it says nothing about order. */
-function place(reading: Reading): number | null {
+export function place(reading: Reading): number | null {
   if (reading.state === 'not heard') return -1
   if (reading.state !== 'heard') return null
   if (reading.strength) return reading.strength.from.units * 100 + reading.strength.from.overDb
@@ -59,12 +59,13 @@ export function winsAndLosses(
   known: (d: Direction) => number,
 ): WinsAndLosses {
   const result = { wins: 0, draws: 0, losses: 0, undecided: 0 }
+  const at = checksByMark(checks)
   for (const mark of input.marks) {
     let score = 0
     let told = 0
     let tried = 0
     for (const direction of directions) {
-      const here = checks.filter((c) => c.markId === mark.id && c.direction === direction)
+      const here = (at.get(mark.id) ?? []).filter((c) => c.direction === direction)
       for (const a of here.filter((c) => c.linkId === linkA))
         for (const b of here.filter((c) => c.linkId === linkB && c.repeat === a.repeat)) {
           tried++

@@ -1,3 +1,5 @@
+import type { LevelFindings } from './levelFindings'
+import type { LevelReach } from '@/core/reach/reachFromLevels'
 import type { Reach } from '@/core/reach/reachFromCopies'
 import { distanceText, type Units } from '@/core/units'
 import type { JudgedPair } from './verdict'
@@ -8,6 +10,7 @@ const dB = (v: number) => v.toFixed(1)
 export function chanceInWords(chance: number): string {
   if (Math.abs(chance - 0.9) < 1e-9) return 'nine times in ten'
   if (Math.abs(chance - 0.5) < 1e-9) return 'every other time'
+  if (Math.abs(chance - 0.1) < 1e-9) return 'once in ten times'
   return `${Math.round(chance * 100)} times in a hundred`
 }
 
@@ -50,6 +53,15 @@ export function verdictWords(
   const { verdict, wins } = pair
   const marks = pair.evened?.marksUsed.length ?? wins.wins + wins.draws + wins.losses
   const [a, b] = [name(pair.a), name(pair.b)]
+  // Over everything one may be ahead; where they change places that is an answer to another question.
+  if (pair.trend?.crossing) {
+    const near = pair.trend.band[0]!.median > 0 ? a : b
+    const over =
+      verdict.kind === 'better'
+        ? `${verdict.which === 'a' ? a : b} is ahead over all that was tested by ${sizeText(pair, verdict.which === 'a' ? 1 : -1).first}, which says little of either end.`
+        : 'Over all that was tested neither is ahead, which says little of either end.'
+    return { lead: `${a} and ${b} change places: ${near} is ahead near the base, ${near === a ? b : a} far out`, detail: `${over} From ${marks} marks.` } // prettier-ignore
+  }
   if (verdict.kind === 'alike')
     return { lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`, detail: `From ${marks} marks.` }
   if (verdict.kind === 'better') {
@@ -93,4 +105,21 @@ export function reachText(reach: Reach, units: Units): string {
   const within =
     low === null && high === null ? 'the margin is open at both ends' : reachInterval(low, high, show)
   return `about ${show(reach.estimateM)} (${within})${reach.extrapolated ? ', beyond the marks: extrapolated' : ''}`
+}
+
+/** Whether both directions match, once the greater power is taken off. */
+export function outBackWords(o: LevelFindings['outBack'][number], name: (id: string) => string): string {
+  const stronger = (v: number) => `${Math.abs(v).toFixed(1)} dB ${v >= 0 ? 'stronger out there than at the base' : 'stronger at the base than out there'}`
+  const [low, high] = [o.low - o.powerDb, o.high - o.powerDb]
+  const rest =
+    low > 0 || high < 0
+      ? `beyond the power ${stronger(o.db - o.powerDb)}: another meter, another noise or a poor receiver`
+      : 'the power explains it: both directions match'
+  return `${name(o.linkId)} is heard ${stronger(o.db)} (${o.low.toFixed(1)} to ${o.high.toFixed(1)}); ${o.powerDb.toFixed(1)} dB of it is power; ${rest}.`
+} // prettier-ignore
+
+/** Handset to handset by way of a relay: in and out again, each with its own chance. */
+export function throughWords(reach: LevelReach, chance: number, units: Units): string {
+  const show = (m: number) => distanceText(m, units)
+  return `Through the relay, one handset to another with both as far from it, about ${show(reach.estimateM)} (${reachInterval(reach.lowM, reach.highM, show)}) ${chanceInWords(chance)}`
 }

@@ -5,7 +5,7 @@ import { USUAL_COPY_RULE, type CopyRule } from '@/core/reports/copyRule'
 import { guessScale } from '@/core/reports/guessScale'
 import type { Scale } from '@/core/reports/scale'
 import type { CheckBody } from '@/core/trial/entry'
-import type { LoggedCheck } from '@/core/trial/foldEntries'
+import { asLogged, type LoggedCheck } from '@/core/trial/foldEntries'
 import type { Mark, TrialPlan } from '@/core/trial/plan'
 import type { CheckRow } from './checksCsv'
 import type { Gpx } from './gpx'
@@ -250,11 +250,7 @@ function numberRepeats(rows: readonly CheckRow[], makeId: DayChoices['makeId']):
 
 /** A day's checks as the log would hold them. */
 export function loggedChecks(day: Day): LoggedCheck[] {
-  return day.checks.map(({ line, time, ...check }) => ({
-    ...check,
-    id: `line ${line}`,
-    time: time ?? '',
-    voided: null,
-    versions: 1,
-  }))
+  return day.checks.map(({ line, time, ...check }) =>
+    asLogged(check, { id: `line ${line}`, time: time ?? '', device: 'import', role: 'import' }),
+  )
 }

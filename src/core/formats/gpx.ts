@@ -1,6 +1,7 @@
 import { SaxesParser } from 'saxes'
 import type { Place } from '@/core/geo/geodesic'
-import { bad, good, LARGEST_FILE, problem, type Outcome, type Problem } from './problem'
+import { DEEPEST, MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
+import { bad, FileRefused, good, LARGEST_FILE, problem, reading, type Outcome } from './problem'
 
 export interface GpxPoint extends Place {
   name: string
@@ -14,16 +15,6 @@ export interface Gpx {
   waypoints: GpxPoint[]
   /** Tracks and routes, each as one way; a track's segments are joined. */
   ways: { name: string; kind: 'track' | 'route'; points: GpxPoint[] }[]
-}
-
-const DEEPEST = 64
-const MOST_POINTS = 1_000_000
-
-/** A stop on the first thing that cannot be right, with its place in the text. */
-class Refused extends Error {
-  constructor(readonly problem: Problem) {
-    super(problem.message)
-  }
 }
 
 /**
@@ -45,22 +36,16 @@ export function readGpx(text: string): Outcome<Gpx> {
   let chars = ''
   let count = 0
   const refuse = (code: string, message: string): never => {
-    throw new Refused(problem(code, where(), message))
+    throw new FileRefused(problem(code, where(), message))
   }
 
   const place = (attributes: Record<string, string>): GpxPoint => {
     const [lat, lon] = [Number(attributes.lat ?? NaN), Number(attributes.lon ?? NaN)]
     if (!Number.isFinite(lat) || !Number.isFinite(lon))
       refuse('no-coordinates', 'A point has no lat and lon in degrees, such as lat="47.2988" lon="-29.5577".')
-    if (Math.abs(lat) > 90 || Math.abs(lon) > 180)
-      refuse('off-globe', `A point lies at ${lat}, ${lon}; latitude goes to 90 and longitude to 180 degrees.`)
-    if (Math.abs(lat) > 89)
-      refuse(
-        'at-pole',
-        `A point lies at latitude ${lat}, at a pole, where bearings mean nothing. Leave it out.`,
-      )
-    if (++count > MOST_POINTS)
-      refuse('too-many-points', 'There are more than a million points. Thin out the track.')
+    const wrong = placeProblem(lat, lon)
+    if (wrong) refuse(wrong.code, wrong.message)
+    if (++count > MOST_POINTS) refuse('too-many-points', TOO_MANY_POINTS)
     return { lat, lon, name: '', elevationM: null, time: null }
   }
 
@@ -114,12 +99,11 @@ export function readGpx(text: string): Outcome<Gpx> {
     const said = e.message.replace(/^\d+:\d+:\s*/, '').replace(/\.$/, '')
     refuse('not-xml', `This is not well-formed XML (${said}). Export the GPX file again.`)
   })
-  try {
+  const read = reading<null>(() => {
     parser.write(text.replace(/^\uFEFF/, '')).close()
-  } catch (e) {
-    if (e instanceof Refused) return bad(e.problem)
-    throw e
-  }
+    return good(null)
+  })
+  if (!read.ok) return read
   if (gpx.waypoints.length === 0 && gpx.ways.length === 0)
     return bad(
       problem(

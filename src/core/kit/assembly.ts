@@ -1,5 +1,6 @@
 import { endsOf, isChainPart, type ChainPart, type Part, type PartOf, type Polarisation } from './part'
 import type { ConnectorEnd } from './connectors'
+import type { Traits } from './traits'
 
 /** One part in a chain. */
 export interface ChainItem {
@@ -56,6 +57,30 @@ export const EMPTY_ASSEMBLY: Assembly = {
 /** Whether a rig was put together from parts, or only its figures are known. */
 export const isBuilt = (assembly: Assembly | null): assembly is Assembly =>
   assembly !== null && (assembly.radioId !== null || assembly.ports.some((p) => p.items.length > 0))
+
+/** What an assembly is made of, in words. @param units names of units, by id */
+export function traitsOf(
+  assembly: Assembly | null,
+  parts: readonly Part[],
+  mode: string,
+  units: ReadonlyMap<string, string> = new Map(),
+): Traits {
+  if (!isBuilt(assembly)) return { mode }
+  const { radio, ports } = placeParts(assembly, parts)
+  const [port] = ports
+  const unit = (id: string | null | undefined) => (id ? units.get(id) : undefined)
+  const antennaUnit = unit(port?.items.find((i) => i.part.kind === 'antenna')?.item.unitId)
+  const radioUnit = unit(assembly.radioUnitId)
+  const carried = [port?.mount?.name, port?.mast?.name].filter(Boolean).join(' on ')
+  return {
+    mode,
+    ...(port?.antenna ? { antenna: port.antenna.name } : {}),
+    ...(radio ? { radio: radio.name } : {}),
+    ...(antennaUnit ? { antennaUnit } : {}),
+    ...(radioUnit ? { radioUnit } : {}),
+    ...(carried ? { carried } : {}),
+  }
+}
 
 /** An item with its part. */
 export interface Placed {

@@ -1,4 +1,5 @@
 import { dbmOfWatts } from '@/core/rf/levels'
+import type { Traits } from './traits'
 
 export const RIG_KINDS = ['handheld', 'mobile', 'base', 'relay', 'other station'] as const
 export type RigKind = (typeof RIG_KINDS)[number]
@@ -29,6 +30,8 @@ export interface Rig {
   /** Of the receiver at its connector, dBm; and what a body or a car takes, dB. For predictions, never for evening. */
   sensitivityDbm?: number | null
   bodyLossDb?: number
+  /** What it is made of, frozen with the run; absent where only its figures are known. */
+  traits?: Traits
   /** How the figures were come by, frozen with the run: each step of the budget in dB. */
   budget?: { name: string; db: number }[]
 }

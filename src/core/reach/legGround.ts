@@ -1,8 +1,16 @@
+import { linkKey } from './linkKey'
 import { inverse, type Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit/rig'
 import type { TrialPlan, Mark } from '@/core/trial/plan'
-import { groundProfile, pathClearance, terrainHeight, type Clearance, type Terrain } from '@/core/terrain'
-import { predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
+import {
+  groundProfile,
+  pathClearance,
+  terrainHeight,
+  type Clearance,
+  type Cover,
+  type Terrain,
+} from '@/core/terrain'
+import { isPredicted, pathOver, predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
 
 /** A mark on its ground. */
 export interface MarkGround {
@@ -31,16 +39,25 @@ export interface LegGround {
   knownToM: number | null
 }
 
+/** What a link is expected to bring to the far end of a direction at a mark. */
+export interface ExpectedLevel {
+  markId: string
+  /** By {@link linkKey}. */
+  key: string
+  direction: Direction
+  levelDbm: number
+  chance: number
+}
+
 /** What the ground says of a plan. */
 export interface PlanGround {
   baseGroundM: number | null
   /** Of the highest base antenna, over the ground, m. */
   baseAntennaM: number
   legs: LegGround[]
+  /** At marks whose ground is known all the way; not for loops. */
+  expected: ExpectedLevel[]
 }
-
-/** A link by its rigs, so that a draft of a plan finds it too. */
-export const linkKey = (link: Pick<Link, 'base' | 'out'>) => `${link.base.id} ${link.out.id}`
 
 /** What a sight line is looked at with: the highest base antenna and the lowest out there, at the first link's frequency. */
 export function sightEnds(links: readonly Link[]): { baseM: number; farM: number; frequencyMHz: number } {
@@ -76,6 +93,7 @@ export function planGround(
   terrain: Terrain,
   plan: TrialPlan,
   settings: PredictionSettings = USUAL_PREDICTION,
+  cover: Cover | null = null,
 ): PlanGround | null {
   const { base, links } = plan
   if (!base || base.lat === null || base.lon === null) return null
@@ -84,6 +102,7 @@ export function planGround(
   if (Number.isNaN(baseGround)) return null
   const { baseM: baseAntennaM, farM, frequencyMHz } = sightEnds(links)
   const legIds = [...new Set(plan.marks.map((m) => m.legId))]
+  const expected: ExpectedLevel[] = []
   const legs = legIds.map((legId): LegGround => {
     const marks = plan.marks.filter((m) => m.legId === legId)
     const places = stops(from, marks)
@@ -92,9 +111,17 @@ export function planGround(
     const within = firstUnknown ? known.slice(0, known.indexOf(firstUnknown)) : known
     const paths = within.map((p) => ({
       distanceM: p.distanceM,
-      profile: groundProfile(terrain, from, p.place),
+      markId: p.markId,
+      profile: groundProfile(terrain, from, p.place, undefined, cover),
     }))
     const whole = paths.filter((p) => p.profile.knownKm >= p.profile.lengthKm)
+    for (const { markId, profile } of whole)
+      for (const link of markId === null ? [] : links.filter(isPredicted))
+        for (const direction of plan.directions) {
+          if (direction === 'loop') continue
+          const { levelDbm, chance } = predict(link, direction, pathOver(profile), settings)
+          expected.push({ markId: markId!, key: linkKey(link), direction, levelDbm, chance })
+        }
     return {
       legId,
       legName: marks[0]!.legName,
@@ -104,23 +131,26 @@ export function planGround(
       ],
       marks: marks.map((m) => markGround(terrain, from, m, baseAntennaM, farM, frequencyMHz)),
       chances: Object.fromEntries(
-        links.map((link) => [
+        links.filter(isPredicted).map((link) => [
           linkKey(link),
           whole.map(({ distanceM, profile }) => ({
             distanceM,
-            chance: chanceOver(link, plan.directions, { distanceKm: profile.lengthKm, profile }, settings),
+            chance: chanceOver(link, plan.directions, pathOver(profile), settings),
           })),
         ]),
       ),
       knownToM: firstUnknown ? (within[within.length - 1]?.distanceM ?? 0) : null,
     }
   })
-  return { baseGroundM: baseGround, baseAntennaM, legs }
+  return { baseGroundM: baseGround, baseAntennaM, legs, expected }
 }
 
 /** The marks of a leg and places between them, in order from the base; distances are crow-flies. */
-function stops(from: Place, marks: readonly Mark[]): { place: Place; distanceM: number }[] {
-  const found: { place: Place; distanceM: number }[] = []
+function stops(
+  from: Place,
+  marks: readonly Mark[],
+): { place: Place; distanceM: number; markId: string | null }[] {
+  const found: { place: Place; distanceM: number; markId: string | null }[] = []
   let last = from
   for (const mark of marks) {
     const place = asPlace(mark)
@@ -131,9 +161,9 @@ function stops(from: Place, marks: readonly Mark[]): { place: Place; distanceM: 
         lat: last.lat + t * (place.lat - last.lat),
         lon: last.lon + t * (place.lon - last.lon),
       }
-      found.push({ place: between, distanceM: inverse(from, between).distanceM })
+      found.push({ place: between, distanceM: inverse(from, between).distanceM, markId: null })
     }
-    found.push({ place, distanceM: mark.distanceM })
+    found.push({ place, distanceM: mark.distanceM, markId: mark.id })
     last = place
   }
   return found.filter((s) => s.distanceM > 1).sort((a, b) => a.distanceM - b.distanceM)

@@ -4,7 +4,8 @@ import type { Link, Rig } from '@/core/kit'
 import { freeSpaceLoss, modelLoss, planeEarthLoss, whyNot, type PathGeometry } from '@/core/propagation'
 import { packHeights, terrainOf, type HeightGrid } from '@/core/terrain'
 import type { Mark, TrialPlan } from '@/core/trial'
-import { linkKey, meanChances, planGround } from './legGround'
+import { meanChances, planGround } from './legGround'
+import { linkKey } from './linkKey'
 import { neededDbm, predict, predictBoth, USUAL_PREDICTION, USUAL_SENSITIVITY_DBM } from './predict'
 
 const rig = (id: string, more: Partial<Rig> = {}): Rig => ({

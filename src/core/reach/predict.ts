@@ -1,8 +1,9 @@
 import { ends, figuresFor, type Direction, type Link, type Rig } from '@/core/kit/rig'
-import { modelLoss, type ModelName, type Profile } from '@/core/propagation'
+import { modelLoss, woodsLoss, type ModelName, type Profile } from '@/core/propagation'
 import { eirpDbm } from '@/core/rf/levels'
 import { manMadeNoiseDb, noiseFloorDbm, noiseFigureDb, type Surroundings } from '@/core/rf/noise'
 import { normalCdf } from '@/core/stats/normal'
+import { woodDepthM, type CoverAt, type CoverKind, type GroundProfile, type PathCover } from '@/core/terrain'
 
 /** What a prediction takes for granted; each is a setting, and the log will correct it. */
 export interface PredictionSettings {
@@ -38,15 +39,49 @@ const CARRIER_TO_NOISE_DB = 8
 export interface PredictedPath {
   distanceKm: number
   profile: Profile | null
-  /** Woods and the like along it, dB. */
-  alongDb?: number
+  /** What stands along it, where areas say so. */
+  cover?: PathCover | null
 }
+
+/** A path over ground that is known all the way. */
+export const pathOver = (profile: GroundProfile): PredictedPath => ({
+  distanceKm: profile.lengthKm,
+  profile,
+  cover: profile.cover,
+})
+
+/** Typical losses of what stands about an antenna that is lower than it, dB; the log will correct them. */
+export const CLUTTER_DB: Record<Exclude<CoverKind, 'wood'>, number> = {
+  open: 0,
+  scattered: 8,
+  suburb: 15,
+  town: 22,
+}
+
+/**
+ * What stands about an end takes, dB: by its area where one says, nothing over the tops of it. A wood counts through the
+ * length of path in it instead.
+ */
+function clutterDb(cover: CoverAt | null | undefined, heightM: number, usualDb: number): number {
+  if (!cover) return usualDb
+  return cover.kind === 'wood' || heightM > cover.heightM ? 0 : CLUTTER_DB[cover.kind]
+}
+
+/** Below this the ground wave and the sky rule, MHz, and nothing here predicts a level to count on. */
+export const LOWEST_PREDICTED_MHZ = 30
+
+/** Whether levels of a link are predicted at all. */
+export const isPredicted = (link: Link) => Math.min(link.out.txMHz, link.base.txMHz) >= LOWEST_PREDICTED_MHZ
 
 /** One direction of a link over one path. */
 export interface Prediction {
   direction: Direction
   frequencyMHz: number
+  /** All on the way: the model's, clutter at the ends, woods. */
   lossDb: number
+  /** Of it, what woods take, and how much of the way is through them, m. */
+  woodsDb: number
+  woodsM: number
   levelDbm: number
   neededDbm: number
   marginDb: number
@@ -95,7 +130,17 @@ export function predict(
   let loss = modelLoss(settings.model, geometry)
   const insteadOf = loss.db === null ? settings.model : null
   if (loss.db === null) loss = { ...modelLoss('plane earth', geometry), notes: loss.notes }
-  const lossDb = loss.db! + settings.baseClutterDb + settings.farClutterDb + (path.alongDb ?? 0)
+  const { cover } = path
+  const woodsM =
+    cover && path.profile
+      ? woodDepthM(path.profile, cover.woodTopM, geometry.baseM, geometry.farM, settings.k)
+      : 0
+  const woodsDb = woodsLoss(frequencyMHz, woodsM)
+  const lossDb =
+    loss.db! +
+    clutterDb(cover?.near, geometry.baseM, settings.baseClutterDb) +
+    clutterDb(cover?.far, geometry.farM, settings.farClutterDb) +
+    woodsDb
   const [sends, hears] = [figuresFor(sender, true), figuresFor(receiver, false)]
   const levelDbm =
     eirpDbm(sender.powerW, sends.antennaGainDbi ?? 0, (sends.leadLossDb ?? 0) + sends.attenuatorDb) -
@@ -111,6 +156,8 @@ export function predict(
     direction,
     frequencyMHz,
     lossDb,
+    woodsDb,
+    woodsM,
     levelDbm,
     neededDbm: needed,
     marginDb,

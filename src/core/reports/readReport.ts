@@ -196,3 +196,10 @@ export function readReport(text: string, scale: Scale): Reading {
     )
   return readOne(text, norm, scale)
 }
+
+/** Why a typed report cannot be read within a scale; null where it can, or where nothing is typed. */
+export function whyNotRead(text: string, scale: Scale): string | null {
+  if (text.trim() === '') return null
+  const reading = readReport(text, scale)
+  return reading.state === 'not read' ? reading.why : null
+}

@@ -11,6 +11,10 @@ export interface SimulatedField {
   seed: number
   /** True gain of each rig's antenna, dBi, by rig id. */
   gainDbi: Record<string, number>
+  /** What a link is better by than its rigs' figures say, dB, by link id. */
+  linkGainDb?: Record<string, number>
+  /** All links have the heights of this one, so that nothing else differs. */
+  lossOf?: Link
   /** Extra loss of this ground over plane earth, dB, and by how many dB a decade it grows beyond 1 km. */
   groundLossDb: number
   extraSlopeDb: number
@@ -22,12 +26,16 @@ export interface SimulatedField {
   /** Mark-by-link effect, and fading from call to call, dB. */
   linkDb: number
   fadingDb: number
+  /** Links whose mark-by-link effect is another, dB. */
+  unsteadyDb?: Record<string, number>
   /** A level at which half of the calls are heard, dBm, and how soft that edge is, dB. */
   thresholdDbm: number
   softDb: number
   /** dB of one S-unit of both meters, and the level of S9, dBm. */
   meterStepDb: number
   s9Dbm: number
+  /** Reports are read off a display in whole dBm, not off a meter; a meter where it is not said. */
+  inDbm?: boolean
   /** Share of checks that nobody remembered to make, and of reports given in words. */
   forgotten: number
   inWords: number
@@ -78,6 +86,7 @@ export function medianLevel(
 ): number {
   const { sender, receiver } = ends(link, direction)
   const gain = (id: string, known: number | null) => field.gainDbi[id] ?? known ?? 0
+  const seen = field.lossOf ? ends(field.lossOf, direction) : { sender, receiver }
   return (
     eirpDbm(
       sender.powerW,
@@ -87,13 +96,20 @@ export function medianLevel(
     gain(receiver.id, receiver.antennaGainDbi) -
     (receiver.leadLossDb ?? 0) -
     (overGroundDb ??
-      planeEarthLoss(sender.txMHz, distanceM / 1000, sender.antennaHeightM, receiver.antennaHeightM)) -
+      planeEarthLoss(
+        sender.txMHz,
+        distanceM / 1000,
+        seen.sender.antennaHeightM,
+        seen.receiver.antennaHeightM,
+      )) +
+    (field.linkGainDb?.[link.id] ?? 0) -
     field.groundLossDb -
     field.extraSlopeDb * Math.max(0, Math.log10(distanceM / 1000))
   )
 }
 
 function reportOf(level: number, field: SimulatedField, random: SeededRandom): string {
+  if (field.inDbm) return `${Math.round(level)} dBm`
   const margin = level - field.thresholdDbm
   const readability = Math.max(1, Math.min(5, Math.round(margin / 5 + 1 + 0.5 * random.normal())))
   if (random.uniform() < field.inWords)
@@ -125,7 +141,7 @@ export function simulateRun(plan: TrialPlan, field: SimulatedField, upTo = 1): C
   )) {
     const link = plan.links.find((l) => l.id === linkId)!
     const key = `${markId}|${linkId}`
-    if (!own.has(key)) own.set(key, field.linkDb * random.normal())
+    if (!own.has(key)) own.set(key, (field.unsteadyDb?.[linkId] ?? field.linkDb) * random.normal())
     if (random.uniform() < field.forgotten) continue
     const median =
       medianLevel(link, direction, mark.distanceM, field, field.overGround?.(link, mark) ?? null) +

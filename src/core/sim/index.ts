@@ -1,2 +1,3 @@
 export * from './field'
 export * from './island'
+export * from './power'

@@ -1,5 +1,5 @@
 import type { LevelCell } from './levelCell'
-import { normalCdf } from './normal'
+import { quickNormalCdf as normalCdf } from './quickNormalCdf'
 import { pairLikelihood } from './pairLikelihood'
 
 /** The reports of two links from one mark in one direction, repeats included. */
@@ -16,9 +16,10 @@ export interface TabledLikelihood {
 }
 
 function chanceOf(cell: LevelCell, level: number, sd: number): number {
-  const upperSd = cell.softDb === 0 ? sd : Math.sqrt(sd * sd + cell.softDb * cell.softDb)
-  const high = Number.isFinite(cell.upper) ? normalCdf((cell.upper - level) / upperSd) : 1
-  const low = Number.isFinite(cell.lower) ? normalCdf((cell.lower - level) / sd) : 0
+  const softSd = cell.softDb === 0 ? sd : Math.sqrt(sd * sd + cell.softDb * cell.softDb)
+  const bounded = Number.isFinite(cell.upper)
+  const high = bounded ? normalCdf((cell.upper - level) / softSd) : 1
+  const low = Number.isFinite(cell.lower) ? normalCdf((cell.lower - level) / (bounded ? sd : softSd)) : 0
   return Math.max(high - low, 0)
 }
 
@@ -40,7 +41,7 @@ export function tableGroupLikelihood(
   fromDb: number,
   toDb: number,
 ): TabledLikelihood {
-  const stepDb = Math.min(0.5, spreadDb / 1.5)
+  const stepDb = Math.min(1.5, Math.max(0.25, spreadDb / 3))
   const n = Math.ceil((toDb - fromDb) / stepDb) + 1
   const values = new Float64Array(n)
   const [a0, b0] = [group.a[0], group.b[0]]

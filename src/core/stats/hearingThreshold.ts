@@ -1,11 +1,14 @@
 import { minimise } from './minimise'
-import { normalCdf } from './normal'
+import { quickNormalCdf as normalCdf } from './quickNormalCdf'
 
 /** One listener's report from one mark: a bounded step in dB, or not heard. */
 export type HeardOrNot =
   { link: number; heard: true; lower: number; upper: number } | { link: number; heard: false }
 
-/** The level at which half of the checks are heard, and how soft that edge is. */
+/**
+ * The level at which half of the calls are heard, and how soft that edge is: its own width, and how well it is known, by the
+ * curvature of the likelihood, put together.
+ */
 export interface HearingThreshold {
   thresholdDb: number
   softDb: number
@@ -78,6 +81,8 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
 
   const start = [lowest, Math.log(2.5), Math.log(4), ...links.slice(1).map(() => 0)]
   const steps = [3, 0.4, 0.4, ...links.slice(1).map(() => 3)]
-  const { x } = minimise(cost, start, steps, 0.05)
-  return { thresholdDb: x[0]!, softDb: Math.exp(x[1]!) }
+  const { x, value } = minimise(cost, start, steps, 0.05)
+  const moved = (by: number) => cost([x[0]! + by, ...x.slice(1)])
+  const curve = (moved(1) + moved(-1) - 2 * value) / 1
+  return { thresholdDb: x[0]!, softDb: Math.hypot(Math.exp(x[1]!), curve > 0.06 ? 1 / Math.sqrt(curve) : 4) }
 }

@@ -4,8 +4,10 @@
  * - not heard, or the lowest step a listener gives: lower is -Infinity
  * - full scale: upper is Infinity
  *
- * `softDb` is the standard deviation of the upper edge itself, nought for a meter's step and the width of the
- * hearing threshold for "not heard".
+ * - heard, with no strength given: upper is Infinity, lower the threshold of hearing
+ *
+ * `softDb` is the standard deviation of the edge itself: nought for a meter's step, the width of the hearing threshold for
+ * "not heard" and for "heard" alone. It belongs to the upper edge, and to the lower one only where the cell is open above.
  */
 export interface LevelCell {
   lower: number
@@ -23,6 +25,11 @@ export function stepCell(lower: number, upper: number): LevelCell {
 /** Not heard: at or below a threshold that is itself only known to within softDb. */
 export function notHeardCell(thresholdDb: number, softDb = 0): LevelCell {
   return { lower: -Infinity, upper: thresholdDb, softDb, notHeard: true }
+}
+
+/** Heard, and nothing more: above a threshold that is itself only known to within softDb. */
+export function heardCell(thresholdDb: number, softDb = 0): LevelCell {
+  return { lower: thresholdDb, upper: Infinity, softDb, notHeard: false }
 }
 
 /** The same report with a known advantage taken out. @param knownDb dB by which the link was favoured */

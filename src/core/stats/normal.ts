@@ -34,7 +34,7 @@ export function normalQuantile(p: number): number {
  */
 export function meanExcess(z: number): number {
   if (z === -Infinity) return 0
-  if (z < -6) {
+  if (z < -20) {
     const q = 1 / (z * z)
     return normalPdf(z) * q * (1 - q * (3 - q * (15 - q * (105 - q * 945))))
   }

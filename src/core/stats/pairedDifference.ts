@@ -1,8 +1,8 @@
-import { tableGroupLikelihood, type ReportGroup, type TabledLikelihood } from './groupLikelihood'
-import { informsDifference, type LevelCell } from './levelCell'
-import { normalPdf, normalQuantile } from './normal'
-import { pairLikelihood } from './pairLikelihood'
-import { chanceAbove, crossing, edgeMass, fromLog, posteriorQuantile, type GridPosterior } from './posterior'
+import type { ReportGroup } from './groupLikelihood'
+import { informsDifference } from './levelCell'
+import { normalQuantile } from './normal'
+import { chanceAbove, crossing, edgeMass, posteriorQuantile, widened, type GridPosterior } from './posterior'
+import { closedForm, integrated, likelySettings, posteriorOn } from './spreadSettings'
 
 /** One mark's reports of two links; a group for each direction. */
 export interface PairedMark {
@@ -35,151 +35,14 @@ export interface PairedDifference {
   grid: GridPosterior | null
 }
 
+/**
+ * By how much the posterior is widened. Levels that are free and a threshold that is fitted first leave something out: without it,
+ * nominal 90 % intervals held the truth in 85 to 91 of 100 simulated trials where some checks were not heard (docs/calibration.md).
+ */
+export const ALLOWANCE = 1.08
+
 /** Below this many informative marks the answer is "cannot tell". */
 export const LEAST_MARKS = 4
-
-const PRIOR_LOG_SPREAD_MEAN = Math.log(4)
-const PRIOR_LOG_SPREAD_SD = 1
-/** Standard normal nodes for the mark-by-link effect, trapezoid rule to 3.2 standard deviations. */
-const NODES = Array.from({ length: 17 }, (_, i) => (i - 8) * 0.4)
-const NODE_WEIGHTS = NODES.map((z) => normalPdf(z) * 0.4)
-
-/** Log likelihood over differences, the spreads integrated out; and the spread's posterior median. */
-interface Integrated {
-  log: Float64Array
-  spread: (weights: Float64Array) => number
-  /** Best log posterior of each setting of the spreads, so that hopeless ones can be passed over next time. */
-  peaks: number[]
-}
-
-type LogLikelihood = (deltas: Float64Array, worthIt: (setting: number) => boolean) => Integrated
-
-function logSum(values: number[]): number {
-  const top = Math.max(...values)
-  if (top === -Infinity) return top
-  return top + Math.log(values.reduce((s, v) => s + Math.exp(v - top), 0))
-}
-
-function geometric(from: number, to: number, n: number): number[] {
-  return Array.from({ length: n }, (_, i) => from * (to / from) ** (i / (n - 1)))
-}
-
-/** Integrates log likelihoods given at several settings of the spreads, each with its prior weight and σd. */
-function integrate(
-  deltas: Float64Array,
-  settings: { spread: number; logPrior: number; logLikelihood: Float64Array }[],
-): Integrated {
-  const log = new Float64Array(deltas.length)
-  for (let i = 0; i < deltas.length; i++)
-    log[i] = logSum(settings.map((s) => s.logPrior + s.logLikelihood[i]!))
-  return {
-    log,
-    peaks: settings.map((s) => s.logPrior + s.logLikelihood.reduce((m, v) => Math.max(m, v), -Infinity)),
-    spread: (weights) => {
-      const bySpread = settings
-        .map((s) => {
-          let mass = 0
-          for (let i = 0; i < deltas.length; i++)
-            mass += weights[i]! * Math.exp(s.logPrior + s.logLikelihood[i]! - log[i]!)
-          return { spread: s.spread, mass }
-        })
-        .sort((x, y) => x.spread - y.spread)
-      const total = bySpread.reduce((s, v) => s + v.mass, 0)
-      let sum = 0
-      for (const { spread, mass } of bySpread) {
-        sum += mass
-        if (sum >= total / 2) return spread
-      }
-      return bySpread[bySpread.length - 1]!.spread
-    },
-  }
-}
-
-const priorOfSpread = (spread: number) =>
-  -0.5 * ((Math.log(spread) - PRIOR_LOG_SPREAD_MEAN) / PRIOR_LOG_SPREAD_SD) ** 2
-
-function closedForm(pairs: { a: LevelCell; b: LevelCell }[]): LogLikelihood {
-  const spreads = geometric(0.35, 40, 20)
-  return (deltas, worthIt) =>
-    integrate(
-      deltas,
-      spreads
-        .filter((_, i) => worthIt(i))
-        .map((spread) => {
-          const logLikelihood = new Float64Array(deltas.length)
-          for (const { a, b } of pairs)
-            for (let i = 0; i < deltas.length; i++)
-              logLikelihood[i]! += Math.log(pairLikelihood(a, b, deltas[i]!, spread))
-          return { spread, logPrior: priorOfSpread(spread), logLikelihood }
-        }),
-    )
-}
-
-function integrated(marks: readonly PairedMark[], reachDb: number): LogLikelihood {
-  const errors = geometric(0.4, 16, 9)
-  const effects = geometric(0.4, 24, 9)
-  const tables: TabledLikelihood[][] = errors.map((error) =>
-    marks.map(({ groups }) => {
-      const [first, ...rest] = groups.map((g) => tableGroupLikelihood(g, error, -reachDb - 40, reachDb + 40))
-      for (const other of rest)
-        for (let i = 0; i < first!.values.length; i++) first!.values[i]! *= other.values[i]!
-      return first!
-    }),
-  )
-  return (deltas, worthIt) => {
-    const settings = errors.flatMap((error, e) =>
-      effects
-        .filter((_, i) => worthIt(e * effects.length + i))
-        .map((effect) => {
-          const logLikelihood = new Float64Array(deltas.length)
-          for (const table of tables[e]!)
-            for (let i = 0; i < deltas.length; i++)
-              logLikelihood[i]! += Math.log(Math.max(smoothed(table, deltas[i]!, effect), 1e-300))
-          const spread = Math.hypot(effect, Math.SQRT2 * error)
-          const share = (effect * effect) / (spread * spread)
-          // σd log-normal, share of the mark-by-link effect even on 0..1; ρ(1-ρ) is the Jacobian to (ln σe, ln τ).
-          const logPrior = priorOfSpread(spread) + Math.log(share * (1 - share))
-          return { spread, logPrior, logLikelihood }
-        }),
-    )
-    return integrate(deltas, settings)
-  }
-}
-
-/** A table averaged over the mark-by-link effect, N(0, effect²), read by linear interpolation. */
-function smoothed(table: TabledLikelihood, delta: number, effect: number): number {
-  const { values, startDb, stepDb } = table
-  const last = values.length - 1.0001
-  const centre = (delta - startDb) / stepDb
-  const scale = effect / stepDb
-  let sum = 0
-  for (let k = 0; k < NODES.length; k++) {
-    let x = centre + scale * NODES[k]!
-    if (x < 0) x = 0
-    else if (x > last) x = last
-    const i = x | 0
-    const v = values[i]!
-    sum += NODE_WEIGHTS[k]! * (v + (x - i) * (values[i + 1]! - v))
-  }
-  return sum
-}
-
-function evenGrid(from: number, to: number, n: number): Float64Array {
-  return Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
-}
-
-function posteriorOn(
-  likelihood: LogLikelihood,
-  from: number,
-  to: number,
-  n: number,
-  worthIt: (setting: number) => boolean = () => true,
-) {
-  const deltas = evenGrid(from, to, n)
-  const { log, spread, peaks } = likelihood(deltas, worthIt)
-  const grid = fromLog(from, (to - from) / (n - 1), log)
-  return { grid, spread: spread(grid.density), peaks }
-}
 
 function support(grid: GridPosterior): [number, number] {
   const { density, startDb, stepDb } = grid
@@ -227,18 +90,12 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
   if (telling.length < LEAST_MARKS) return result
 
   const reachDb = Math.min(120, 30 + largestGap(telling))
-  const likelihood = closed ? closedForm(pairs) : integrated(telling, reachDb)
-  const coarse = posteriorOn(likelihood, -reachDb, reachDb, Math.ceil(reachDb) + 1)
+  const settings = likelySettings(closed ? closedForm(pairs) : integrated(telling, reachDb), reachDb)
+  const coarse = posteriorOn(settings, -reachDb, reachDb, Math.ceil(reachDb) + 1)
   const open = edgeMass(coarse.grid)
   const [from, to] = support(coarse.grid)
-  const best = Math.max(...coarse.peaks)
-  const fine = posteriorOn(
-    likelihood,
-    from,
-    to,
-    121,
-    (i) => coarse.peaks[i]! > best - 10 - 2 * telling.length,
-  )
+  const exact = posteriorOn(settings, from, to, 81)
+  const fine = { ...exact, grid: widened(exact.grid, ALLOWANCE) }
   const lowOpen = open.low > 0.005
   const highOpen = open.high > 0.005
   // Where one end is open the posterior is no distribution, so the other end is where the likelihood ratio falls off.

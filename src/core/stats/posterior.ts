@@ -30,6 +30,12 @@ export function posteriorQuantile(grid: GridPosterior, p: number): number {
   return startDb + (density.length - 1) * stepDb
 }
 
+/** The same posterior, wider by a factor about its median. */
+export function widened(grid: GridPosterior, factor: number): GridPosterior {
+  const middle = posteriorQuantile(grid, 0.5)
+  return { ...grid, startDb: middle + factor * (grid.startDb - middle), stepDb: factor * grid.stepDb }
+}
+
 /** Chance that the value is above a point. */
 export function chanceAbove(grid: GridPosterior, point: number): number {
   const { density, startDb, stepDb } = grid

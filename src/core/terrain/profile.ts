@@ -7,6 +7,7 @@ import {
   type DiffractionPath,
   type Profile,
 } from '@/core/propagation'
+import { coverAt, type Cover, type CoverAt } from './cover'
 import { spacingM, terrainHeight, type Terrain } from './grid'
 
 /** The ground between two places. */
@@ -18,6 +19,16 @@ export interface GroundProfile extends Profile {
   lengthKm: number
   /** How far from the near end the ground is known, km. */
   knownKm: number
+  /** What stands on it, where areas say so. */
+  cover: PathCover | null
+}
+
+/** What stands along a profile. */
+export interface PathCover {
+  /** Height of the trees at each sample, m; 0 where there is no wood. */
+  woodTopM: Float32Array
+  near: CoverAt | null
+  far: CoverAt | null
 }
 
 /** Most samples of one profile, and fewest. */
@@ -28,7 +39,13 @@ const FALLBACK_SPACING_M = 60
  * Samples the ground between two places at no more than the grid's spacing, bilinear. Places are stepped along the
  * great circle of a sphere, which on such paths leaves the geodesic by less than a metre.
  */
-export function groundProfile(terrain: Terrain, from: Place, to: Place, samples?: number): GroundProfile {
+export function groundProfile(
+  terrain: Terrain,
+  from: Place,
+  to: Place,
+  samples?: number,
+  cover?: Cover | null,
+): GroundProfile {
   const lengthKm = inverse(from, to).distanceM / 1000
   const step = spacingM(terrain, from) ?? spacingM(terrain, to) ?? FALLBACK_SPACING_M
   const n = samples ?? Math.max(FEWEST, Math.min(MOST, Math.ceil((lengthKm * 1000) / step) + 1))
@@ -48,7 +65,17 @@ export function groundProfile(terrain: Terrain, from: Place, to: Place, samples?
       knownKm = i === 0 ? 0 : distancesKm[i - 1]!
     }
   }
-  return { distancesKm, heightsM, lengthKm, knownKm }
+  return { distancesKm, heightsM, lengthKm, knownKm, cover: cover ? pathCover(cover, along, n) : null }
+}
+
+function pathCover(cover: Cover, along: (t: number) => Place, n: number): PathCover {
+  const woodTopM = new Float32Array(n)
+  if (cover.areas.some((a) => a.kind === 'wood'))
+    for (let i = 0; i < n; i++) {
+      const at = coverAt(cover, along(i / (n - 1)))
+      if (at?.kind === 'wood') woodTopM[i] = at.heightM
+    }
+  return { woodTopM, near: coverAt(cover, along(0)), far: coverAt(cover, along(1)) }
 }
 
 function greatCircle(a: Place, b: Place): (t: number) => Place {

@@ -16,6 +16,12 @@ function utm(epsg: number): string | null {
   return `+proj=utm +zone=${north ?? south} ${south === null ? '' : '+south '}+datum=WGS84 +units=m +no_defs`
 }
 
+/** What the file itself calls its projection, in brackets. */
+function named(keys: Record<string, unknown>): string {
+  const words = keys.PCSCitationGeoKey ?? keys.GTCitationGeoKey
+  return typeof words === 'string' && words !== '' ? ` (${words.split('|')[0]!.slice(0, 60)})` : ''
+}
+
 interface Raw {
   width: number
   height: number
@@ -48,7 +54,7 @@ export async function readGeoTiff(name: string, bytes: ArrayBuffer): Promise<Out
     epsg = keys.ProjectedCSTypeGeoKey ?? keys.GeographicTypeGeoKey ?? 0
     if (epsg === 32767 || epsg === 0) return refuse('projection', 'It does not say its projection. Known are degrees (EPSG:4326, 4258, 4269) and UTM (EPSG:32601 to 32660, 32701 to 32760, 25828 to 25838).') // prettier-ignore
     if (!GEOGRAPHIC.has(epsg) && utm(epsg) === null)
-      return refuse('projection', `Its projection is EPSG:${epsg}, which is not known here. Known are degrees (EPSG:4326, 4258, 4269) and UTM (EPSG:32601 to 32660, 32701 to 32760, 25828 to 25838).`) // prettier-ignore
+      return refuse('projection', `Its projection is EPSG:${epsg}${named(keys)}, which is not known here. Known are degrees (EPSG:4326, 4258, 4269) and UTM (EPSG:32601 to 32660, 32701 to 32760, 25828 to 25838).`) // prettier-ignore
     const [x, y] = image.getOrigin() as [number, number]
     const [rx, ry] = image.getResolution() as [number, number]
     const half = keys.GTRasterTypeGeoKey === 2 ? 0 : 0.5

@@ -1,4 +1,4 @@
-import { seededRandom } from '@/core/stats/seededRandom'
+import { uniformRandom } from '@/core/stats/uniformRandom'
 
 /**
  * Rows of a Williams design: every treatment in every place equally often, and each after every other equally often.
@@ -23,7 +23,7 @@ export function williamsSquare(n: number): number[][] {
 export function balancedOrder(links: number, visits: number, seed: number): number[][] {
   if (links < 1) return Array.from({ length: visits }, () => [])
   if (links === 1) return Array.from({ length: visits }, () => [0])
-  const random = seededRandom(seed)
+  const random = uniformRandom(seed)
   const labels = random.shuffled(Array.from({ length: links }, (_, i) => i))
   const square = williamsSquare(links)
   const rows: number[][] = []

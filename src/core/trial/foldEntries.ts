@@ -1,14 +1,44 @@
-import type { CheckBody, Entry, EntryBody } from './entry'
-import { keyText, type CheckKey, type Mark } from './plan'
+import type { Link } from '@/core/kit/rig'
+import type { CheckBody, Entry, EntryBody, Grade } from './entry'
+import { keyText, type CheckKey, type Mark, type MarkMeans } from './plan'
 
 /** A logged check as it stands now. */
 export interface LoggedCheck extends CheckBody {
   /** Id of the first entry of its thread. */
   id: string
   time: string
+  device: string
+  role: string
   voided: { reason: string } | null
   /** How many entries it went through. */
   versions: number
+  /** Attenuation that was in when it was made, beyond what its rigs had when the run began, dB. */
+  attenuationDb: number
+  /** What listeners made of it afterwards; empty for one that was graded on the spot. */
+  grades: (Grade & { id: string; time: string })[]
+}
+
+/** A check as if it had just been logged. */
+export function asLogged(
+  body: CheckBody,
+  made: { id: string; time: string; device: string; role: string },
+): LoggedCheck {
+  return { ...body, ...made, voided: null, versions: 1, attenuationDb: 0, grades: [] }
+}
+
+/** What an entry that corrects a check takes over from it. */
+export function bodyOf(check: LoggedCheck): CheckBody {
+  const { linkId, markId, direction, repeat, text, calls, remark, state, fix, words } = check
+  const bare: CheckBody = { linkId, markId, direction, repeat, text, calls, remark, state }
+  return { ...bare, ...(fix ? { fix } : {}), ...(words ? { words } : {}) }
+}
+
+/** Anything else that was logged and stands: what was heard on the way, what changed, what was measured. */
+export interface LoggedEvent {
+  id: string
+  time: string
+  device: string
+  body: Exclude<EntryBody, { kind: 'check' | 'void' | 'run' | 'skip' }>
 }
 
 /** What a run's log is now. */
@@ -21,6 +51,24 @@ export interface RunLog {
   marksReplaced: string[]
   currentMark: string | null
   notes: { id: string; time: string; text: string }[]
+  /** Everything but checks, in the order of logging. */
+  events: LoggedEvent[]
+  /** Checks asked for once more than planned. */
+  repeats: CheckKey[]
+  /** Links that nobody planned, and the marks where they are not asked. */
+  linksAdded: { link: Link; notAt: string[] }[]
+  /** The clock that checks are made by while it is on. */
+  clock: { startsAt: string; everyS: number } | null
+  /** Links whose rig was taken out and not put back. */
+  linksOut: string[]
+  /** The legs in the order that was chosen out there; empty as planned. */
+  legOrder: string[]
+  /** Distances measured after the mark was pegged, by mark. */
+  measured: Record<string, { distanceM: number; distanceSdM: number; how: MarkMeans }>
+  /** Letters of the blind order while it is on. */
+  blind: Record<string, string> | null
+  /** Attenuation put in out there, dB. */
+  attenuationDb: number
   state: 'going' | 'finished' | 'voided'
   stateReason: string
   /** The newest entry of its device and thread, for undo; oldest first, voided ones left out. */
@@ -38,8 +86,15 @@ interface Thread {
 
 function threads(entries: readonly Entry[]): Thread[] {
   const byId = new Map<string, Entry>()
-  for (const e of entries) byId.set(e.id, e)
+  let newest = ''
+  let inOrder = true
+  for (const e of entries) {
+    byId.set(e.id, e)
+    if (e.id < newest) inOrder = false
+    else newest = e.id
+  }
   const rootOf = (e: Entry): Entry => {
+    if (e.supersedes === null) return e
     let at = e
     const seen = new Set<string>()
     while (at.supersedes !== null && !seen.has(at.id)) {
@@ -53,23 +108,29 @@ function threads(entries: readonly Entry[]): Thread[] {
   const groups = new Map<string, Entry[]>()
   for (const e of byId.values()) {
     const root = rootOf(e).id
-    groups.set(root, [...(groups.get(root) ?? []), e])
+    const list = groups.get(root)
+    if (list) list.push(e)
+    else groups.set(root, [e])
   }
   const order = (a: Entry, b: Entry) => (a.id < b.id ? -1 : 1)
-  return [...groups.entries()]
-    .map(([rootId, list]) => {
-      const sorted = list.sort(order)
-      const latest = sorted[sorted.length - 1]!
-      const standing = [...sorted].reverse().find((e) => e.body.kind !== 'void')
-      return {
-        root: byId.get(rootId)!,
-        latest,
-        body: (standing ?? latest).body,
-        voided: latest.body.kind === 'void' ? { reason: latest.body.reason } : null,
-        length: sorted.length,
-      }
-    })
-    .sort((a, b) => order(a.root, b.root))
+  const found = [...groups.entries()].map(([rootId, list]): Thread => {
+    // Nearly every entry stands alone, and logs are mostly long.
+    const [only] = list
+    if (list.length === 1 && only!.id === rootId)
+        return { root: only!, latest: only!, body: only!.body, voided: only!.body.kind === 'void' ? { reason: only!.body.reason } : null, length: 1 } // prettier-ignore
+    const sorted = list.sort(order)
+    const latest = sorted[sorted.length - 1]!
+    const standing = [...sorted].reverse().find((e) => e.body.kind !== 'void')
+    return {
+      root: byId.get(rootId)!,
+      latest,
+      body: (standing ?? latest).body,
+      voided: latest.body.kind === 'void' ? { reason: latest.body.reason } : null,
+      length: sorted.length,
+    }
+  })
+  // Entries mostly come in the order of their making; then the threads stand in it already.
+  return inOrder ? found : found.sort((a, b) => order(a.root, b.root))
 }
 
 /**
@@ -85,6 +146,15 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
     marksReplaced: [],
     currentMark: null,
     notes: [],
+    events: [],
+    repeats: [],
+    linksAdded: [],
+    clock: null,
+    linksOut: [],
+    legOrder: [],
+    measured: {},
+    blind: null,
+    attenuationDb: 0,
     state: 'going',
     stateReason: '',
     undoable: [],
@@ -92,13 +162,23 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
   let stateAt = ''
   let atMark = ''
   for (const { root, latest, body, voided, length } of threads(entries)) {
-    if (!voided && body.kind !== 'at mark') log.undoable.push(latest)
+    if (!voided && body.kind !== 'at mark' && body.kind !== 'track') log.undoable.push(latest)
     if (body.kind === 'check') {
-      const { kind: _kind, ...check } = body
-      log.checks.push({ ...check, id: root.id, time: root.wallTime, voided, versions: length })
+      const { id, wallTime: time, device, role } = root
+      // Threads come in the order of their making, so what is in now was in then.
+      const { attenuationDb } = log
+      const { linkId, markId, direction, repeat, text, calls, remark, state } = body
+      const check: LoggedCheck = { linkId, markId, direction, repeat, text, calls, remark, state, id, time, device, role, voided, versions: length, attenuationDb, grades: [] } // prettier-ignore
+      if (body.fix !== undefined) check.fix = body.fix
+      if (body.words !== undefined) check.words = body.words
+      log.checks.push(check)
       continue
     }
     if (voided) continue
+    if (body.kind !== 'skip' && body.kind !== 'run' && body.kind !== 'void') {
+      log.events.push({ id: root.id, time: root.wallTime, device: root.device, body })
+      standing(log, body)
+    }
     if (body.kind === 'skip') log.skipped.push(...body.keys.map((k) => ({ ...k, reason: body.reason })))
     else if (body.kind === 'mark') log.marksAdded.push({ mark: body.mark, before: body.before })
     else if (body.kind === 'spacing') {
@@ -116,7 +196,45 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
     }
   }
   log.undoable.sort((a, b) => (a.id < b.id ? -1 : 1))
+  applyGrades(log)
   return log
+}
+
+/**
+ * A check that was sent only takes what its listeners made of it. Where two do not agree the first one's stands until
+ * somebody settles it, which is a correction of the check itself.
+ */
+function applyGrades(log: RunLog): void {
+  const byId = new Map(log.checks.map((c) => [c.id, c]))
+  for (const { id, time, body } of log.events) {
+    if (body.kind !== 'grade') continue
+    const { kind: _kind, ...grade } = body
+    byId.get(body.checkId)?.grades.push({ ...grade, id, time })
+  }
+  for (const check of log.checks)
+    if (check.state === 'sent' && check.grades.length > 0) {
+      check.state = 'graded'
+      check.text = check.grades[0]!.text
+    }
+}
+
+/** What an event makes of the plan from there on; events come in the order of their making. */
+function standing(log: RunLog, body: LoggedEvent['body']): void {
+  if (body.kind === 'change') {
+    if (body.what === 'rig out' && body.linkId && !log.linksOut.includes(body.linkId))
+      log.linksOut.push(body.linkId)
+    if (body.what === 'rig back') log.linksOut = log.linksOut.filter((l) => l !== body.linkId)
+    if (body.what === 'attenuator') log.attenuationDb = body.db ?? 0
+  } else if (body.kind === 'leg order') log.legOrder = body.legIds
+  else if (body.kind === 'repeat') log.repeats.push(body.key)
+  else if (body.kind === 'link') log.linksAdded.push({ link: body.link, notAt: body.notAt })
+  else if (body.kind === 'clock')
+    log.clock = body.on ? { startsAt: body.startsAt, everyS: body.everyS } : null
+  else if (body.kind === 'blind') log.blind = body.on ? body.letters : null
+  else if (body.kind === 'measured') {
+    const { markId, distanceM, distanceSdM, how } = body
+    log.measured[markId] = { distanceM, distanceSdM, how }
+  }
 }
 
 /** The checks that count: voided ones left out. */

@@ -9,10 +9,10 @@ const MILE_M = 1609.344
  */
 export function distanceText(metres: number, units: Units): string {
   if (units === 'imperial') {
-    if (metres < 0.6 * MILE_M) return `${roundTo(metres / (3 * FOOT_M), 10)} yd`
+    if (metres < 0.6 * MILE_M) return `${rounded(metres / (3 * FOOT_M))} yd`
     return `${(metres / MILE_M).toFixed(metres < 10 * MILE_M ? 1 : 0)} mi`
   }
-  if (metres < 995) return `${roundTo(metres, 10)} m`
+  if (metres < 995) return `${rounded(metres)} m`
   return `${(metres / 1000).toFixed(metres < 9950 ? 1 : 0)} km`
 }
 
@@ -40,4 +40,5 @@ export function roundedUpText(metres: number, units: Units): string {
   return `${(Math.ceil(toLength(metres, units) * 10 - 1e-9) / 10).toFixed(1)} ${lengthUnit(units)}`
 }
 
-const roundTo = (value: number, step: number) => Math.round(value / step) * step
+/** To tens; below a hundred, where a tape is used, to ones. */
+const rounded = (value: number) => (value < 99.5 ? Math.round(value) : Math.round(value / 10) * 10)

@@ -22,6 +22,7 @@ export const shortLengthText = (lengthM: number, units: Units) =>
 
 /** Units of typed fields and what one of the other system's is in them. */
 export const IMPERIAL_OF = {
+  km: { unit: 'mi', factor: 1 / 1.609344 },
   m: { unit: 'ft', factor: 1 / 0.3048 },
   mm: { unit: 'in', factor: 1 / 25.4 },
   g: { unit: 'oz', factor: 1 / 28.349523125 },
@@ -32,7 +33,7 @@ export type MeasuredUnit = keyof typeof IMPERIAL_OF
 export const shownUnit = (unit: string, units: Units) =>
   units === 'imperial' && unit in IMPERIAL_OF ? IMPERIAL_OF[unit as MeasuredUnit].unit : unit
 
-/** A value in m, mm or g as the user reads it; others stay. Three decimals at most. */
+/** A value in km, m, mm or g as the user reads it; others stay. Three decimals at most. */
 export function toShown(value: number, unit: string, units: Units): number {
   if (units !== 'imperial' || !(unit in IMPERIAL_OF)) return value
   return Number((value * IMPERIAL_OF[unit as MeasuredUnit].factor).toFixed(3))

@@ -1,6 +1,5 @@
 'use client'
 
-import Link from 'next/link'
 import type { RunLog } from '@/core/trial'
 import { PadButton } from './PadButton'
 
@@ -25,9 +24,9 @@ export function FieldDone({
   return (
     <section style={{ flex: 1, display: 'flex', flexDirection: 'column', justifyContent: 'center', gap: 14 }}>
       <h1 style={{ margin: 0 }}>{words}</h1>
-      <Link href={`/trials/${trialId}/findings`} style={{ color: 'inherit', fontSize: '1.2rem' }}>
+      <a href={`/trials/${trialId}/findings`} style={{ color: 'inherit', fontSize: '1.2rem' }}>
         Read the findings
-      </Link>
+      </a>
       <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 4 }}>
         <PadButton onClick={onUndo}>Undo</PadButton>
         <PadButton onClick={onMore}>More</PadButton>

@@ -1,117 +1,95 @@
 'use client'
 
-import { useCallback, useEffect, useMemo, useState } from 'react'
+import dynamic from 'next/dynamic'
+import { useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react'
 import { listenerOf } from '@/core/kit'
-import {
-  keyText,
-  marksNow,
-  nextCheck,
-  schedule,
-  type CheckKey,
-  type Entry,
-  type TrialPlan,
-} from '@/core/trial'
-import type { Units } from '@/core/units'
-import { draftText, EMPTY_DRAFT, wanted, type Draft } from './draft'
+import { keyText, marksNow, nextCheck, planNow, schedule, wordsFor, type CheckKey } from '@/core/trial'
+import { AlertBar } from './AlertBar'
+import { wanted } from './draft'
 import { FieldDone } from './FieldDone'
-import { FieldMenu } from './FieldMenu'
 import { FieldTop } from './FieldTop'
-import { KeyList } from './KeyList'
-import { NowCard } from './NowCard'
+import type { SheetName } from './FieldSheets'
+import { expectedChance } from './expected'
+import { NowCard, sends } from './NowCard'
 import { PadButton } from './PadButton'
 import { padKey } from './padKeys'
+import type { PositionSource } from './positionSource'
 import { ReportPad } from './ReportPad'
-import { fieldVars, type FieldThemeName } from './theme'
+import type { RunPack } from './runPack'
+import { changeSettings, chosenUnits, useFieldSettings } from './settings'
+import { fieldVars } from './theme'
+import { useLeaveWarning, useTabLock, useWakeLock } from './useDevice'
+import { useClips } from './useClips'
+import { loggedSince, useFieldActions } from './useFieldActions'
+import { usePosition } from './usePosition'
 import { useRunLog } from './useRunLog'
+import { useSound } from './useSound'
 
-interface Props {
-  trialId: string
-  runId: string
-  plan: TrialPlan
-  held: Entry[]
-  units: Units
-}
+// What is not needed for every check comes when it is opened; the service worker has it on the device already.
+const FieldSheets = dynamic(() => import('./FieldSheets').then((m) => m.FieldSheets), { ssr: false })
+const SendPad = dynamic(() => import('./SendPad').then((m) => m.SendPad), { ssr: false })
+const AnsweredLine = dynamic(() => import('./AnsweredLine').then((m) => m.AnsweredLine), { ssr: false })
+const ClockLine = dynamic(() => import('./ClockLine').then((m) => m.ClockLine), { ssr: false })
+const PassengerMode = dynamic(() => import('./PassengerMode').then((m) => m.PassengerMode), { ssr: false })
 
 /** The field screen: the next check always on it, one hand, no scrolling. */
-export function FieldScreen({ trialId, runId, plan, held, units }: Props) {
-  const { log, queue, add, ready, storageTrouble } = useRunLog(runId, held)
-  const [draft, setDraft] = useState<Draft>(EMPTY_DRAFT)
+export function FieldScreen({ pack: taken }: { pack: RunPack }) {
+  const { runId } = taken
+  const settings = useFieldSettings()
+  const [units] = useState(chosenUnits)
+  const handle = useRunLog(runId, settings.role)
+  const { log, queue, add, ready, storageTrouble } = handle
+  const pack = useMemo(() => ({ ...taken, plan: planNow(taken.plan, log) }), [taken, log])
+  const { plan } = pack
   const [chosen, setChosen] = useState<CheckKey | null>(null)
-  const [said, setSaid] = useState('')
-  const [sheet, setSheet] = useState<'menu' | 'keys' | null>(null)
-  const [theme, setTheme] = useState<FieldThemeName>('sun')
-  const [busy, setBusy] = useState(false)
+  const [sheet, setSheet] = useState<SheetName | null>(null)
+  const [source, setSource] = useState<PositionSource | null>(null)
+  const lock = useTabLock(runId)
+  const { position, kmh, trouble } = usePosition(source, (points) => {
+    if (lock.mine) void add({ kind: 'track', points }).catch(() => undefined)
+  })
+  useWakeLock()
 
-  const checks = useMemo(() => schedule(plan, log), [plan, log])
+  const mine = useMemo(() => {
+    // At the base one logs what the base hears; out there both halves, since the base's report comes back by radio.
+    const directions = plan.directions.filter((d) => settings.role !== 'base' || d !== 'from base')
+    return directions.length > 0 ? { ...plan, directions } : plan
+  }, [plan, settings.role])
+  const checks = useMemo(() => schedule(mine, log), [mine, log])
   const open = checks.filter((c) => c.state === 'to do')
   const picked = chosen && open.find((c) => keyText(c) === keyText(chosen))
-  const now = picked || nextCheck(plan, log)
-  const link = now && plan.links.find((l) => l.id === now.linkId)!
+  const now = picked || nextCheck(mine, log)
+  const link = now ? plan.links.find((l) => l.id === now.linkId)! : null
   const scale = now ? plan.scales[listenerOf(now.direction)] : null
-
-  /** One thing at a time: a second tap while the first is being stored would be logged against the wrong check. */
-  const once = useCallback(
-    async (work: () => Promise<void>) => {
-      if (busy || !ready) return
-      setBusy(true)
-      try {
-        await work()
-        navigator.vibrate?.(20)
-      } catch {
-        setSaid(
-          'This could not be stored on the device, and nothing was logged. Free some space, then try again.',
-        )
-      } finally {
-        setBusy(false)
-      }
-    },
-    [busy, ready],
+  const sentWords =
+    now && scale?.kind === 'count' && scale.of === 'words'
+      ? wordsFor(plan.order.seed, now, scale.total ?? 5)
+      : null
+  const actions = useFieldActions(
+    { handle, now, link, scale, sentWords, position, tones: settings.tones, mayWrite: lock.mine },
+    setChosen,
   )
+  const { draft, setDraft, said } = actions
+  const clips = useClips(
+    runId,
+    ready && lock.mine,
+    (made) => void actions.keepSound('way', made, settings.role, null),
+  )
+  useLeaveWarning(queue.waiting + clips.waiting)
+  const sound = useSound(runId, (kind, made) => {
+    void actions.keepSound(kind, made, settings.role, now).then(clips.send)
+  })
 
-  const logText = (text: string) =>
-    once(async () => {
-      if (!now || !link) return
-      const { markId, linkId, direction, repeat } = now
-      const { calls, remark } = draft
-      if (log.currentMark !== markId) await add({ kind: 'at mark', markId })
-      await add({ kind: 'check', markId, linkId, direction, repeat, text, calls, remark, state: 'graded' })
-      setSaid(`Logged: ${link.name} ${direction} at ${now.mark.name}, ${text}`)
-      setDraft(EMPTY_DRAFT)
-      setChosen(null)
-    })
-  const logDraft = () => {
-    const text = scale && draftText(draft, scale)
-    if (text) return logText(text)
-    if (scale) setSaid(`${wanted(draft, scale)} Nothing is logged yet.`)
-  }
-  const undo = () =>
-    once(async () => {
-      const last = log.undoable[log.undoable.length - 1]
-      if (!last) return setSaid('There is nothing to undo.')
-      await add({ kind: 'void', reason: 'undone' }, last.id)
-      const body = last.body
-      if (body.kind === 'check') setChosen(body)
-      setSaid(body.kind === 'check' ? `Undone: ${body.text}. It stays listed as void.` : 'Undone.')
-      setDraft(EMPTY_DRAFT)
-    })
-  const skip = () =>
-    once(async () => {
-      if (!now || !link) return
-      await add({ kind: 'skip', keys: [now], reason: '' })
-      setSaid(`Skipped: ${link.name} ${now.direction} at ${now.mark.name}`)
-      setChosen(null)
-      setDraft(EMPTY_DRAFT)
-    })
-  const again = () => setDraft((d) => ({ ...d, calls: d.calls + 1 }))
-  const atMark = () =>
-    once(async () => {
-      if (!now) return
-      await add({ kind: 'at mark', markId: now.markId })
-      setSaid(`At ${now.mark.name}`)
-    })
-
+  // Back on the screen, Enter logs again and does not press the key that opened the sheet.
+  const screen = useRef<HTMLElement>(null)
   useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
+    if (sheet === null) screen.current?.focus()
+  }, [sheet])
+
+  const onKey = useRef<(e: KeyboardEvent) => void>(() => undefined)
+  // Set with the screen itself, so that a quick second key meets what is shown.
+  useLayoutEffect(() => {
+    onKey.current = (e: KeyboardEvent) => {
       const typing = e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement
       if (sheet || typing || e.ctrlKey || e.metaKey || e.altKey || !scale) return
       const action = padKey(e.key, e.code, e.shiftKey, draft, scale)
@@ -120,22 +98,45 @@ export function FieldScreen({ trialId, runId, plan, held, units }: Props) {
       if (e.key === 'Enter' && e.target instanceof HTMLButtonElement) return
       e.preventDefault()
       if (action.do === 'draft') setDraft(action.draft)
-      else if (action.do === 'log') void logDraft()
-      else if (action.do === 'not heard') void logText('not heard')
-      else if (action.do === 'again') again()
-      else if (action.do === 'undo') void undo()
-      else if (action.do === 'skip') void skip()
-      else if (action.do === 'at mark') void atMark()
-      else setSheet('keys')
+      else if (action.do === 'log') void (settings.sendOnly ? actions.logSent() : actions.logDraft())
+      else if (action.do === 'not heard') void actions.logText('not heard')
+      else if (action.do === 'again') actions.again()
+      else if (action.do === 'undo') void actions.undo()
+      else if (action.do === 'skip') void actions.skip()
+      else if (action.do === 'at mark') void actions.atMark()
+      else setSheet(action.do)
     }
-    window.addEventListener('keydown', onKey)
-    return () => window.removeEventListener('keydown', onKey)
   })
+  useLayoutEffect(() => {
+    const press = (e: KeyboardEvent) => onKey.current(e)
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [])
 
+  const mark = now?.mark ?? marksNow(plan, log).find((m) => m.id === log.currentMark) ?? null
+  const keys = [
+    <PadButton key="undo" onClick={() => void actions.undo()} disabled={!ready || log.undoable.length === 0}>
+      Undo
+    </PadButton>,
+    <PadButton key="more" onClick={() => setSheet('menu')}>
+      More
+    </PadButton>,
+    <PadButton
+      key="log"
+      strong={!settings.sendOnly}
+      disabled={!ready}
+      onClick={() => void (settings.sendOnly ? actions.skip() : actions.logDraft())}
+    >
+      {settings.sendOnly ? 'Skip this check' : scale ? wanted(draft, scale) : ''}
+    </PadButton>,
+  ]
   return (
     <main
+      ref={screen}
+      tabIndex={-1}
       style={{
-        ...fieldVars(theme),
+        ...fieldVars(settings.theme),
+        outline: 'none',
         position: 'fixed',
         inset: 0,
         display: 'flex',
@@ -158,14 +159,24 @@ export function FieldScreen({ trialId, runId, plan, held, units }: Props) {
         }}
       >
         <FieldTop
-          mark={now?.mark ?? marksNow(plan, log).find((m) => m.id === log.currentMark) ?? null}
+          mark={mark}
+          base={plan.base}
+          position={position}
           units={units}
           left={open.length}
           total={checks.length}
-          queue={queue}
-          trouble={storageTrouble}
-          theme={theme}
-          onTheme={() => setTheme(theme === 'sun' ? 'night' : 'sun')}
+          waiting={queue.waiting + clips.waiting}
+          recording={sound.recording !== null}
+          theme={settings.theme}
+          onTheme={() => changeSettings({ theme: settings.theme === 'sun' ? 'night' : 'sun' })}
+          onAtMark={now && log.currentMark !== now.markId ? () => void actions.atMark() : null}
+        />
+        <AlertBar
+          handle={handle}
+          settings={settings}
+          positionTrouble={source ? trouble : null}
+          lock={lock}
+          outlook={open.length === 0 ? null : { plan, log, now }}
         />
         {now && link && scale && log.state === 'going' ? (
           <>
@@ -175,27 +186,64 @@ export function FieldScreen({ trialId, runId, plan, held, units }: Props) {
               now={now}
               link={link}
               calls={draft.calls}
+              role={settings.role}
+              directions={mine.directions}
+              sentWords={sentWords}
+              spoken={settings.spoken}
+              expected={expectedChance(pack, link.id, now.markId)}
               onDirection={(d) => setChosen({ ...now, direction: d })}
             />
-            <ReportPad scale={scale} draft={draft} onDraft={setDraft} />
-            <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 4 }}>
-              <PadButton disabled={!ready} onClick={() => void logText('not heard')}>
-                Not heard
-              </PadButton>
-              <PadButton onClick={again}>Again{draft.calls > 1 ? ` (call ${draft.calls})` : ''}</PadButton>
-            </div>
-            <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 2fr', gap: 4 }}>
-              <PadButton onClick={() => void undo()} disabled={!ready || log.undoable.length === 0}>
-                Undo
-              </PadButton>
-              <PadButton onClick={() => setSheet('menu')}>More</PadButton>
-              <PadButton strong disabled={!ready} onClick={() => void logDraft()}>
-                {wanted(draft, scale)}
-              </PadButton>
+            {log.checks.length > 0 && <AnsweredLine plan={plan} log={log} />}
+            {log.clock && (
+              <ClockLine
+                clock={log.clock}
+                sends={sends(settings.role, now.direction)}
+                logged={loggedSince(log, log.clock.startsAt)}
+                tones={settings.tones}
+              />
+            )}
+            {settings.sendOnly ? (
+              <SendPad
+                ready={ready}
+                onSent={() => void actions.logSent()}
+                onSync={() =>
+                  void actions.addEvent({ kind: 'other', what: 'sync mark', detail: {} }, 'Sync mark logged')
+                }
+                onRemark={() => setSheet('remark')}
+              />
+            ) : (
+              <>
+                <ReportPad scale={scale} draft={draft} onDraft={setDraft} seed={plan.order.seed} now={now} />
+                <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 4 }}>
+                  <PadButton disabled={!ready} onClick={() => void actions.logText('not heard')}>
+                    Not heard
+                  </PadButton>
+                  <PadButton onClick={actions.again}>
+                    Again{draft.calls > 1 ? ` (${draft.calls})` : ''}
+                  </PadButton>
+                  <PadButton chosen={draft.remark !== ''} onClick={() => setSheet('remark')}>
+                    Remark
+                  </PadButton>
+                </div>
+              </>
+            )}
+            <div
+              style={{
+                display: 'grid',
+                gridTemplateColumns: settings.leftHanded ? '2fr 1fr 1fr' : '1fr 1fr 2fr',
+                gap: 4,
+              }}
+            >
+              {settings.leftHanded ? [keys[2], keys[1], keys[0]] : keys}
             </div>
           </>
         ) : (
-          <FieldDone trialId={trialId} log={log} onUndo={() => void undo()} onMore={() => setSheet('menu')} />
+          <FieldDone
+            trialId={pack.trialId}
+            log={log}
+            onUndo={() => void actions.undo()}
+            onMore={() => setSheet('menu')}
+          />
         )}
         <div
           role="status"
@@ -211,25 +259,39 @@ export function FieldScreen({ trialId, runId, plan, held, units }: Props) {
           {ready || storageTrouble ? said : 'Opening the log…'}
         </div>
       </div>
-      {sheet === 'menu' && (
-        <FieldMenu
-          trialId={trialId}
-          plan={plan}
-          log={log}
-          now={now}
-          units={units}
-          remark={draft.remark}
-          onRemark={(remark) => setDraft((d) => ({ ...d, remark }))}
-          onJump={async (markId) => {
-            await add({ kind: 'at mark', markId })
-            setChosen(null)
+      {sheet && (
+        <FieldSheets
+          sheet={sheet}
+          scale={scale}
+          open={open}
+          menu={{
+            pack,
+            handle,
+            actions,
+            now,
+            position,
+            source,
+            onSource: setSource,
+            settings,
+            units,
+            sound,
+            clips,
+            onChosen: setChosen,
+            onSheet: setSheet,
+            onClose: () => setSheet(null),
           }}
-          onSkip={skip}
-          onAdd={add}
-          onClose={() => setSheet(null)}
         />
       )}
-      {sheet === 'keys' && <KeyList onClose={() => setSheet(null)} />}
+      {settings.vehicle && (
+        <PassengerMode
+          kmh={kmh}
+          link={link}
+          position={position}
+          base={plan.base}
+          states={log.events}
+          onState={(body, words) => void actions.addEvent(body, words)}
+        />
+      )}
     </main>
   )
 }

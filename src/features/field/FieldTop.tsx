@@ -1,61 +1,81 @@
 'use client'
 
-import type { Mark } from '@/core/trial'
+import dynamic from 'next/dynamic'
+import type { CSSProperties } from 'react'
+import type { Mark, TrialPlan } from '@/core/trial'
 import { distanceText, type Units } from '@/core/units'
-import type { QueueState } from './entryQueue'
+import type { Position } from './positionSource'
 
 interface Props {
   mark: Mark | null
+  base: TrialPlan['base']
+  position: Position | null
   units: Units
   left: number
   total: number
-  queue: QueueState
-  trouble: string | null
+  /** Entries, photos and sounds that are only on this device. */
+  waiting: number
+  /** A sound is being recorded. */
+  recording: boolean
   theme: 'sun' | 'night'
   onTheme: () => void
+  /** Logs the arrival; null where one is there already. */
+  onAtMark: (() => void) | null
 }
 
-const turned = (deg: number) => Math.round((deg + 180) % 360)
+/** A key in the head of the field screen. */
+export const FIELD_KEY: CSSProperties = {
+  minWidth: 64,
+  minHeight: 64,
+  font: 'inherit',
+  color: 'inherit',
+  background: 'var(--f-key)',
+  border: '2px solid var(--f-line)',
+  borderRadius: 3,
+}
 
-/** The mark, how far and which way the base lies, what is left and what still waits on this device. */
-export function FieldTop({ mark, units, left, total, queue, trouble, theme, onTheme }: Props) {
+export const MARK_STYLE: CSSProperties = { fontSize: '1.7rem', fontWeight: 700, lineHeight: 1.1 }
+
+// The way to the mark comes with the first position, and geodesics with it.
+const GuidedMark = dynamic(() => import('./GuidedMark').then((m) => m.GuidedMark), { ssr: false })
+
+/** The mark, how far and which way, what is left and what still waits on this device. */
+export function FieldTop(props: Props) {
+  const { mark, base, position, units, left, total, waiting, recording, theme, onTheme, onAtMark } = props
+  const state = (
+    <>
+      {total - left} of {total} checks ·{' '}
+      <b style={{ whiteSpace: 'nowrap' }}>{waiting === 0 ? 'all saved' : `${waiting} only on this device`}</b>
+      {recording && (
+        <>
+          {' '}
+          · <b style={{ whiteSpace: 'nowrap' }}>recording</b>
+        </>
+      )}
+    </>
+  )
   return (
     <header style={{ display: 'grid', gridTemplateColumns: '1fr auto', gap: 6, alignItems: 'center' }}>
-      <div>
-        <div style={{ fontSize: '1.7rem', fontWeight: 700, lineHeight: 1.1 }}>
-          {mark?.name ?? 'No mark'}{' '}
-          {mark && (
-            <span style={{ fontSize: '1.1rem', fontWeight: 400 }}>
-              {distanceText(mark.distanceM, units)}
-              {mark.bearingDeg !== null && `, base at ${turned(mark.bearingDeg)}°`}
-            </span>
-          )}
-        </div>
-        <div style={{ fontSize: '0.95rem' }}>
-          {mark?.legName && `${mark.legName} · `}
-          {total - left} of {total} checks ·{' '}
-          {queue.waiting === 0 ? 'all saved' : `${queue.waiting} only on this device`}
-          {queue.trouble && queue.waiting > 0 && ' (will be sent again)'}
-        </div>
-        {trouble && (
-          <div role="alert" style={{ fontWeight: 700 }}>
-            {trouble}
+      {position ? (
+        <GuidedMark {...{ mark, base, position, units, onAtMark }}>{state}</GuidedMark>
+      ) : (
+        <div>
+          <div style={MARK_STYLE}>
+            {mark?.name ?? 'No mark'}{' '}
+            {mark && (
+              <span style={{ fontSize: '1.1rem', fontWeight: 400 }}>
+                {distanceText(mark.distanceM, units)}
+                {mark.bearingDeg !== null && `, base at ${Math.round((mark.bearingDeg + 180) % 360)}°`}
+              </span>
+            )}
           </div>
-        )}
-      </div>
-      <button
-        type="button"
-        onClick={onTheme}
-        style={{
-          minWidth: 64,
-          minHeight: 48,
-          font: 'inherit',
-          color: 'inherit',
-          background: 'var(--f-key)',
-          border: '2px solid var(--f-line)',
-          borderRadius: 3,
-        }}
-      >
+          <div style={{ fontSize: '0.95rem' }}>
+            {mark?.legName && `${mark.legName} · `}
+            {state}
+          </div>
+        </div>
+      )}
+      <button type="button" onClick={onTheme} style={FIELD_KEY}>
         {theme === 'sun' ? 'Night' : 'Sun'}
       </button>
     </header>

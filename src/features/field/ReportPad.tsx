@@ -1,6 +1,7 @@
 'use client'
 
 import type { Scale } from '@/core/reports'
+import { padFor, wordsCopied, wordsFor, type CheckKey } from '@/core/trial'
 import type { Draft } from './draft'
 import { PadButton } from './PadButton'
 
@@ -8,12 +9,15 @@ interface Props {
   scale: Scale
   draft: Draft
   onDraft: (d: Draft) => void
+  /** Draws the pad of words. */
+  seed: number
+  now: CheckKey
 }
 
 const row = (columns: number) =>
   ({ display: 'grid', gridTemplateColumns: `repeat(${columns}, 1fr)`, gap: 4 }) as const
 
-function Readability({ draft, onDraft }: Props) {
+function Readability({ draft, onDraft }: Pick<Props, 'draft' | 'onDraft'>) {
   return (
     <div role="group" aria-label="Readability" style={row(5)}>
       {[1, 2, 3, 4, 5].map((r) => (
@@ -33,7 +37,7 @@ function Readability({ draft, onDraft }: Props) {
   )
 }
 
-function Strength({ draft, onDraft }: Props) {
+function Strength({ draft, onDraft }: Pick<Props, 'draft' | 'onDraft'>) {
   const key = (s: number) => (
     <PadButton
       key={s}
@@ -100,21 +104,47 @@ function Figure({ draft, onDraft, unit }: { draft: Draft; onDraft: (d: Draft) =>
   )
 }
 
+/** Words that may have come through; the listener taps them, and the score is how many were right. */
+function Words({ draft, onDraft, seed, now }: Omit<Props, 'scale'>) {
+  const sent = wordsFor(seed, now)
+  const toggle = (word: string) => {
+    const taken = draft.taken.includes(word) ? draft.taken.filter((w) => w !== word) : [...draft.taken, word]
+    const copied = wordsCopied(sent, taken)
+    onDraft({ ...draft, taken, figure: taken.length === 0 ? '' : String(copied) })
+  }
+  return (
+    <div role="group" aria-label="Words that came through" style={row(3)}>
+      {padFor(seed, now).map((word) => (
+        <PadButton
+          key={word}
+          chosen={draft.taken.includes(word)}
+          disabled={!draft.taken.includes(word) && draft.taken.length >= sent.length}
+          onClick={() => toggle(word)}
+          style={{ minHeight: 52, fontSize: '1rem' }}
+        >
+          {word}
+        </PadButton>
+      ))}
+    </div>
+  )
+}
+
 /** The report pad for the listener's scale. */
-export function ReportPad({ scale, draft, onDraft }: Props) {
+export function ReportPad({ scale, draft, onDraft, seed, now }: Props) {
   switch (scale.kind) {
     case 'readability-strength':
       return (
         <div style={{ display: 'grid', gap: 8 }}>
-          <Readability scale={scale} draft={draft} onDraft={onDraft} />
-          <Strength scale={scale} draft={draft} onDraft={onDraft} />
+          <Readability draft={draft} onDraft={onDraft} />
+          <Strength draft={draft} onDraft={onDraft} />
         </div>
       )
     case 'readability':
-      return <Readability scale={scale} draft={draft} onDraft={onDraft} />
+      return <Readability draft={draft} onDraft={onDraft} />
     case 'strength':
-      return <Strength scale={scale} draft={draft} onDraft={onDraft} />
+      return <Strength draft={draft} onDraft={onDraft} />
     case 'count':
+      if (scale.of === 'words') return <Words draft={draft} onDraft={onDraft} seed={seed} now={now} />
       return (
         <div role="group" aria-label="Copied" style={row(5)}>
           {Array.from({ length: scale.total ?? 5 }, (_, i) => i + 1).map((k) => (

@@ -9,12 +9,15 @@ import Typography from '@mui/material/Typography'
 import { format, parseISO } from 'date-fns'
 import Link from 'next/link'
 import { useActionState, useMemo } from 'react'
-import { foldEntries, marksNow, type Entry, type TrialPlan } from '@/core/trial'
+import { foldEntries, marksNow, planNow, type Entry, type TrialPlan } from '@/core/trial'
 import type { PlanGround } from '@/core/reach'
 import type { Units } from '@/core/units'
 import { Empty, PageHead, Refused } from '@/ui/shell'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import { beginRun } from './actions'
+import { DescribeRig } from './DescribeRig'
+import { RunFileForm } from './RunFileForm'
+import { TakeAlong } from './TakeAlong'
 
 export interface RunLine {
   id: string
@@ -25,6 +28,10 @@ export interface RunLine {
   logged: number
   total: number
   note: string
+  /** Sent checks, and changes marked without looking, that were not graded yet or have been from a recording. */
+  toGrade: number
+  /** Rigs that were added out there and are not described yet. */
+  toDescribe: { linkId: string; name: string }[]
 }
 
 const STATES = { going: 'going on', finished: 'finished', voided: 'void' }
@@ -65,7 +72,8 @@ function Progress({
 }) {
   const model = useMemo(() => {
     const log = foldEntries(entries)
-    return stripModel(plan, marksNow(plan, log), log, new Map(), null, ground)
+    const now = planNow(plan, log)
+    return stripModel(now, marksNow(now, log), log, new Map(), null, ground)
   }, [plan, entries, ground])
   return <ReachStrip model={model} units={units} title="What is logged and what is still to make" />
 }
@@ -77,11 +85,12 @@ interface Props {
   missing: string | null
   current: { plan: TrialPlan; entries: Entry[] } | null
   ground: PlanGround | null
+  rigs: { id: string; letter: string; name: string }[]
   units: Units
 }
 
 /** The field step: runs of this trial, the progress of the one that counts, and a new one. */
-export function RunList({ trialId, runs, missing, current, ground, units }: Props) {
+export function RunList({ trialId, runs, missing, current, ground, rigs, units }: Props) {
   return (
     <>
       <PageHead
@@ -121,10 +130,22 @@ export function RunList({ trialId, runs, missing, current, ground, units }: Prop
                 {r.logged} of {r.total} checks
               </b>
               <div style={{ color: 'var(--soft)' }}>{STATES[r.state]}</div>
+              {r.state === 'going' && <TakeAlong runId={r.id} name={r.name} />}
             </Box>
+            {r.toDescribe.map((added) => (
+              <DescribeRig key={added.linkId} runId={r.id} added={added} rigs={rigs} />
+            ))}
+            <Button component={Link} href={`/trials/${trialId}/field/sheet?run=${r.id}`}>
+              Log sheet
+            </Button>
+            {r.toGrade > 0 && (
+              <Button component={Link} href={`/trials/${trialId}/field/grade?run=${r.id}`}>
+                Grade {r.toGrade}
+              </Button>
+            )}
             <Button
               component={Link}
-              href={`/field/${r.id}`}
+              href={`/field?run=${r.id}`}
               variant={r.state === 'going' ? 'contained' : 'outlined'}
             >
               {r.state === 'going' ? 'Go on logging' : 'Open its log'}
@@ -145,6 +166,9 @@ export function RunList({ trialId, runs, missing, current, ground, units }: Prop
           <NewRun trialId={trialId} />
         </Box>
       )}
+      <Box sx={{ mt: 3 }}>
+        <RunFileForm />
+      </Box>
     </>
   )
 }

@@ -3,12 +3,50 @@
 import { revalidatePath } from 'next/cache'
 import { redirect } from 'next/navigation'
 import * as yup from 'yup'
-import { db, openTrial, planOf, refuse, startRun, type Done } from '@/data'
+import { v7 as newEntryId } from 'uuid'
+import {
+  appendEntries,
+  db,
+  done,
+  listRigs,
+  logOf,
+  openTrial,
+  planOf,
+  refuse,
+  startRun,
+  type Done,
+} from '@/data'
 
 const newRun = yup.object({
   name: yup.string().trim().required('Name the run, such as "Saturday morning".').max(80),
   note: yup.string().trim().max(500).default(''),
 })
+
+/** Says what a rig that was added out there is made of: one of the kit. The log keeps both. */
+export async function describeAddedRig(runId: string, linkId: string, rigId: string): Promise<Done> {
+  const log = logOf(db(), runId)
+  const event = log.events.find((e) => e.body.kind === 'link' && e.body.link.id === linkId)
+  if (!event || event.body.kind !== 'link') return refuse('This rig is not in the log any more.')
+  const found = listRigs(db()).find((r) => r.id === rigId)
+  if (!found) return refuse('This rig is no longer in the kit.')
+  const { link, notAt } = event.body
+  // What was said out there stays: its name and letter in this run.
+  const out = { ...found, name: link.name, letter: link.letter }
+  appendEntries(db(), [
+    {
+      id: newEntryId(),
+      runId,
+      device: 'desk',
+      role: 'desk',
+      wallTime: new Date().toISOString(),
+      seq: 0,
+      supersedes: event.id,
+      body: { kind: 'link', link: { ...link, out }, notAt, described: true },
+    },
+  ])
+  revalidatePath('/', 'layout')
+  return done(undefined)
+}
 
 /** Begins a run with the plan as it stands, and opens the field screen. */
 export async function beginRun(trialId: string, _before: Done | null, form: FormData): Promise<Done> {
@@ -31,5 +69,5 @@ export async function beginRun(trialId: string, _before: Done | null, form: Form
     throw e
   }
   revalidatePath('/', 'layout')
-  redirect(`/field/${runId}`)
+  redirect(`/field?run=${runId}`)
 }

@@ -2,24 +2,198 @@
 
 import Dexie, { type Table } from 'dexie'
 import type { Entry } from '@/core/trial'
-import type { EntryStore } from './entryQueue'
+import type { RunPack } from './runPack'
 
-class DeviceDb extends Dexie {
-  entries!: Table<Entry, string>
-  constructor() {
-    super('even-reach')
+interface StoredEntry extends Entry {
+  /** 1 once the server holds it. */
+  sent: 0 | 1
+}
+
+/** A photo or a sound made on this device; its bytes lie in parts, so that a crash loses the last second at most. */
+export interface StoredClip {
+  id: string
+  runId: string
+  type: string
+  madeAt: string
+  /** 0 while it is being recorded. */
+  whole: 0 | 1
+  sent: 0 | 1
+}
+
+interface ClipPart {
+  clipId: string
+  n: number
+  bytes: ArrayBuffer
+}
+
+/** Entries of a run that the server holds, in one piece: a long log opens several times as fast as from a row each. */
+interface HeldEntries {
+  runId: string
+  entries: Entry[]
+}
+
+interface StoredPack {
+  id: string
+  pack: RunPack
+  savedAt: string
+}
+
+export class DeviceDb extends Dexie {
+  entries!: Table<StoredEntry, string>
+  runs!: Table<StoredPack, string>
+  held!: Table<HeldEntries, string>
+  clips!: Table<StoredClip, string>
+  clipParts!: Table<ClipPart, [string, number]>
+
+  constructor(name = 'even-reach') {
+    super(name)
     this.version(1).stores({ entries: 'id, runId' })
+    this.version(2)
+      .stores({ entries: 'id, runId, [runId+sent]', runs: 'id' })
+      .upgrade((tx) => tx.table('entries').toCollection().modify({ sent: 0 }))
+    this.version(3).stores({ flushes: 'id' })
+    this.version(4).stores({ clips: 'id, runId', clipParts: '[clipId+n], clipId' })
+    this.version(5).stores({ held: 'runId' })
+  }
+
+  /** What one tap makes, in one transaction, committed without waiting for its own success events. */
+  async addAtOnce(entries: readonly StoredEntry[]): Promise<void> {
+    if (!this.isOpen()) await this.open()
+    const tx = this.backendDB().transaction('entries', 'readwrite')
+    const done = new Promise<void>((resolve, reject) => {
+      tx.oncomplete = () => resolve()
+      tx.onabort = () => reject(tx.error ?? new Error('The device did not store it'))
+    })
+    const store = tx.objectStore('entries')
+    for (const entry of entries) store.add(entry)
+    tx.commit()
+    await done
+  }
+
+  private flushing = false
+
+  /**
+   * Has the browser write what was committed before through to the disk. A transaction that is complete survives reload,
+   * crash and closing; this makes it survive a flat battery too, some ten milliseconds later. Only one runs at a time.
+   */
+  flushToDisk(): void {
+    if (this.flushing || !this.isOpen()) return
+    this.flushing = true
+    const tx = this.backendDB().transaction('flushes', 'readwrite', { durability: 'strict' })
+    tx.objectStore('flushes').put({ id: 'last', at: Date.now() })
+    tx.oncomplete = tx.onabort = () => {
+      this.flushing = false
+    }
   }
 }
 
+let db: DeviceDb | null = null
+export function deviceDb(): DeviceDb {
+  db ??= new DeviceDb()
+  return db
+}
+
+/** Where the entries of runs are kept on this device, those the server holds too: the log opens with no network. */
+export interface EntryStore {
+  /** All of them or none. */
+  put(entries: readonly Entry[]): Promise<void>
+  /** Entries of one run that the server or another device made; those already here stay as they are. */
+  addHeld(entries: readonly Entry[]): Promise<void>
+  all(runId: string): Promise<Entry[]>
+  waiting(runId: string, most: number): Promise<Entry[]>
+  countWaiting(runId: string): Promise<number>
+  markSent(ids: readonly string[]): Promise<void>
+}
+
+/** More sent rows than this are put together into one piece. */
+const MOST_SENT_ROWS = 300
+
+/** Adds entries to the one piece of a run. Within a transaction over both tables, so that none is ever in neither place. */
+async function putHeld(d: DeviceDb, runId: string, entries: readonly Entry[]): Promise<void> {
+  const before = (await d.held.get(runId))?.entries ?? []
+  const known = new Set(before.map((e) => e.id))
+  const fresh = entries.filter((e) => !known.has(e.id))
+  if (fresh.length > 0) await d.held.put({ runId, entries: [...before, ...fresh] })
+  const taken = new Set(entries.map((e) => e.id))
+  const rows = await d.entries.where('runId').equals(runId).primaryKeys()
+  await d.entries.bulkDelete(rows.filter((id) => taken.has(id)))
+}
+
+/** Puts the rows that the server holds into the one piece, once they are many. */
+async function gather(d: DeviceDb, runId: string): Promise<void> {
+  await d.transaction('rw', d.entries, d.held, async () => {
+    const sent = d.entries.where('[runId+sent]').equals([runId, 1])
+    if ((await sent.count()) > MOST_SENT_ROWS) await putHeld(d, runId, (await sent.toArray()).map(bare))
+  })
+}
+
+const bare = ({ sent: _sent, ...entry }: StoredEntry): Entry => entry
+
 /** The store in this browser's IndexedDB. */
-export function deviceStore(): EntryStore {
-  const db = new DeviceDb()
+export function deviceStore(d: DeviceDb = deviceDb()): EntryStore {
   return {
-    put: async (entry) => {
-      await db.entries.put(entry)
+    put: async (entries) => {
+      await d.addAtOnce(entries.map((e) => ({ ...e, sent: 0 })))
+      d.flushToDisk()
     },
-    waiting: (runId) => db.entries.where('runId').equals(runId).sortBy('id'),
-    remove: (ids) => db.entries.bulkDelete([...ids]),
+    addHeld: async (entries) => {
+      const [first] = entries
+      if (first && entries.length > MOST_SENT_ROWS)
+        return d.transaction('rw', d.entries, d.held, () => putHeld(d, first.runId, entries))
+      await d.transaction('rw', d.entries, async () => {
+        const known = await d.entries.bulkGet(entries.map((e) => e.id))
+        await d.entries.bulkPut(
+          entries.flatMap((e, i): StoredEntry[] => (known[i]?.sent === 1 ? [] : [{ ...e, sent: 1 }])),
+        )
+      })
+      if (first) await gather(d, first.runId)
+    },
+    all: (runId) =>
+      d.transaction('r', d.entries, d.held, async () => {
+        const [held, rows] = await Promise.all([
+          d.held.get(runId),
+          d.entries.where('runId').equals(runId).toArray(),
+        ])
+        if (!held) return rows.map(bare)
+        const apart = new Set(rows.map((e) => e.id))
+        return [...held.entries.filter((e) => !apart.has(e.id)), ...rows.map(bare)]
+      }),
+    waiting: async (runId, most) =>
+      (await d.entries.where('[runId+sent]').equals([runId, 0]).limit(most).toArray()).map(bare),
+    countWaiting: (runId) => d.entries.where('[runId+sent]').equals([runId, 0]).count(),
+    markSent: async (ids) => {
+      await d.transaction('rw', d.entries, () =>
+        d.entries
+          .where('id')
+          .anyOf([...ids])
+          .modify({ sent: 1 }),
+      )
+      const first = ids[0] === undefined ? undefined : await d.entries.get(ids[0])
+      if (first) await gather(d, first.runId)
+    },
   }
+}
+
+/** Keeps what a run needs, so that it opens with no network. */
+export async function keepPack(pack: RunPack): Promise<void> {
+  await deviceDb().runs.put({ id: pack.runId, pack, savedAt: new Date().toISOString() })
+}
+
+export async function keptPack(runId: string): Promise<RunPack | null> {
+  return (await deviceDb().runs.get(runId))?.pack ?? null
+}
+
+export async function keptPacks(): Promise<StoredPack[]> {
+  return deviceDb().runs.toArray()
+}
+
+/** Entries that are on this device only, over all runs. */
+export async function waitingByRun(): Promise<Map<string, number>> {
+  const counts = new Map<string, number>()
+  await deviceDb()
+    .entries.filter((e) => e.sent === 0)
+    .each((e) => {
+      counts.set(e.runId, (counts.get(e.runId) ?? 0) + 1)
+    })
+  return counts
 }

@@ -10,6 +10,10 @@ export interface Draft {
   word: string | null
   calls: number
   remark: string
+  /** Readings already taken of one that wavers. */
+  samples: string[]
+  /** Words that came through, as tapped. */
+  taken: string[]
 }
 
 export const EMPTY_DRAFT: Draft = {
@@ -20,10 +24,17 @@ export const EMPTY_DRAFT: Draft = {
   word: null,
   calls: 1,
   remark: '',
+  samples: [],
+  taken: [],
 }
 
-/** The report's text as it will be logged; null while something is missing. */
+/** The report's text as it will be logged; null while something is missing. Several readings stand in a row. */
 export function draftText(draft: Draft, scale: Scale): string | null {
+  const text = oneText(draft, scale)
+  return text === null || draft.samples.length === 0 ? text : [...draft.samples, text].join('; ')
+}
+
+function oneText(draft: Draft, scale: Scale): string | null {
   const strength =
     draft.strength === null ? null : strengthText({ units: draft.strength, overDb: draft.overDb }).slice(1)
   switch (scale.kind) {

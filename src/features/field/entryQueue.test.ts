@@ -1,81 +1,209 @@
+import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { v7 } from 'uuid'
+import { seededRandom } from '@/core/stats/seededRandom'
 import type { Entry } from '@/core/trial'
-import { EntryQueue, type EntryStore, type QueueState } from './entryQueue'
+import { DeviceDb, deviceStore, type EntryStore } from './deviceStore'
+import { EntryQueue, ServerRefused, type QueueState, type Wire } from './entryQueue'
 
-const entry = (id: string): Entry => ({
-  id, runId: 'r', device: 'd', role: 'out there', wallTime: '2026-05-16T08:00:00Z', seq: 1, supersedes: null,
+const entry = (id: string, runId = 'r'): Entry => ({
+  id, runId, device: 'd', role: 'out there', wallTime: '2026-05-16T08:00:00Z', seq: 1, supersedes: null,
   body: { kind: 'note', text: id },
 }) // prettier-ignore
 
-function memoryStore(): EntryStore & { held: Map<string, Entry> } {
+/** A server that keeps what it is sent, by id. */
+function server(): Wire & { held: Map<string, Entry> } {
   const held = new Map<string, Entry>()
   return {
     held,
-    put: async (e) => void held.set(e.id, e),
-    waiting: async (runId) => [...held.values()].filter((e) => e.runId === runId),
-    remove: async (ids) => ids.forEach((id) => held.delete(id)),
+    send: async (_run, batch) => {
+      for (const e of batch) if (!held.has(e.id)) held.set(e.id, e)
+      return { held: batch.map((e) => e.id), total: held.size }
+    },
+    fetchAll: async () => [...held.values()],
   }
 }
 
-describe('EntryQueue', () => {
-  let state: QueueState
-  const watch = (s: QueueState) => (state = s)
-  beforeEach(() => vi.useFakeTimers())
-  afterEach(() => vi.useRealTimers())
+let state: QueueState
+const watch = (s: QueueState) => (state = s)
+let db: DeviceDb
+let store: EntryStore
+let serial = 0
+beforeEach(() => {
+  db = new DeviceDb(`test ${serial++}`)
+  store = deviceStore(db)
+})
+afterEach(async () => {
+  vi.useRealTimers()
+  await db.delete()
+})
+const settled = (queue: EntryQueue) => vi.waitFor(async () => {
+  await queue.flush()
+  expect(await store.countWaiting('r')).toBe(0)
+}, 20_000) // prettier-ignore
 
-  it('stores before it sends, and forgets only what the server holds', async () => {
-    const store = memoryStore()
+describe('the store on the device', () => {
+  it('keeps what the server holds too, so that the log opens with no network', async () => {
+    await store.put([entry('1')])
+    await store.put([entry('2')])
+    await store.put([entry('x', 'another run')])
+    await store.markSent(['1'])
+    expect((await store.all('r')).map((e) => e.id)).toEqual(['1', '2'])
+    expect((await store.waiting('r', 10)).map((e) => e.id)).toEqual(['2'])
+    expect(await store.countWaiting('r')).toBe(1)
+    expect(await store.all('r')).toContainEqual(entry('1'))
+  })
+  it('takes the server’s word that it holds an entry that still waited here', async () => {
+    await store.put([entry('1')])
+    await store.addHeld([entry('1'), entry('other')])
+    expect(await store.countWaiting('r')).toBe(0)
+    expect(await store.all('r')).toHaveLength(2)
+  })
+  it('gathers a long log that the server holds into one piece, and loses or doubles none of it', async () => {
+    const name = (i: number) => `e ${String(i).padStart(4, '0')}`
+    const many = Array.from({ length: 700 }, (_, i) => entry(name(i)))
+    await store.addHeld(many)
+    expect(await db.entries.count()).toBe(0)
+    await store.put([entry('mine')])
+    await store.addHeld([...many.slice(0, 5), entry('late')])
+    const ids = (await store.all('r')).map((e) => e.id)
+    expect(ids).toHaveLength(702)
+    expect(new Set(ids).size).toBe(702)
+    expect(await store.countWaiting('r')).toBe(1)
+    expect(await store.all('another run')).toEqual([])
+  })
+  it('never overwrites an entry with another of the same id', async () => {
+    await store.put([entry('1')])
+    await expect(store.put([{ ...entry('1'), device: 'another' }])).rejects.toThrow()
+    expect((await store.all('r'))[0]!.device).toBe('d')
+  })
+})
+
+describe('EntryQueue', () => {
+  it('stores before it sends, and counts an entry as waiting until the server holds it', async () => {
+    const wire = server()
     let stored = -1
-    const queue = new EntryQueue('r', store, async (_run, batch) => {
-      stored = store.held.size
-      return batch.map((e) => e.id)
-    }, watch) // prettier-ignore
+    const send = wire.send
+    wire.send = async (run, batch) => {
+      stored = await store.countWaiting('r')
+      return send(run, batch)
+    }
+    const queue = new EntryQueue('r', store, wire, watch)
     await queue.add(entry('1'))
-    await vi.advanceTimersByTimeAsync(1)
+    await settled(queue)
     expect(stored).toBe(1)
-    expect(store.held.size).toBe(0)
-    expect(state).toEqual({ waiting: 0, trouble: null })
+    expect(state).toEqual({ waiting: 0, trouble: null, refused: false })
+    expect(await store.all('r')).toHaveLength(1)
   })
 
-  it('keeps all while there is no network, tries again with back-off, and says how many wait', async () => {
-    const store = memoryStore()
-    let tries = 0
+  it('keeps all while there is no network, says how many wait, and goes on when it is back', async () => {
+    const wire = server()
+    const send = wire.send
     let network = false
-    const queue = new EntryQueue('r', store, async (_run, batch) => {
-      tries++
+    wire.send = async (run, batch) => {
       if (!network) throw new Error('no network')
-      return batch.map((e) => e.id)
-    }, watch) // prettier-ignore
+      return send(run, batch)
+    }
+    const queue = new EntryQueue('r', store, wire, watch)
     await queue.add(entry('1'))
     await queue.add(entry('2'))
-    await vi.advanceTimersByTimeAsync(10)
-    expect(state).toEqual({ waiting: 2, trouble: 'no network' })
-    await vi.advanceTimersByTimeAsync(8_000)
-    expect(tries).toBeGreaterThan(2)
-    expect(tries).toBeLessThan(7)
+    await vi.waitFor(() => expect(state).toEqual({ waiting: 2, trouble: 'no network', refused: false }))
     network = true
-    await queue.flush()
-    expect(store.held.size).toBe(0)
-    expect(state.waiting).toBe(0)
+    await settled(queue)
+    expect(wire.held.size).toBe(2)
     queue.close()
   })
 
-  it('sends what an earlier visit left', async () => {
-    const store = memoryStore()
-    await store.put(entry('left'))
-    const sent: string[] = []
-    const queue = new EntryQueue('r', store, async (_run, batch) => {
-      sent.push(...batch.map((e) => e.id))
-      return batch.map((e) => e.id)
-    }, watch) // prettier-ignore
-    expect((await queue.open()).map((e) => e.id)).toEqual(['left'])
-    await vi.advanceTimersByTimeAsync(1)
-    expect(sent).toEqual(['left'])
+  it('sends what an earlier visit left, in batches', async () => {
+    const wire = server()
+    const sizes: number[] = []
+    const send = wire.send
+    wire.send = (run, batch) => {
+      sizes.push(batch.length)
+      return send(run, batch)
+    }
+    for (let i = 0; i < 450; i++) await store.put([entry(`left ${String(i).padStart(3, '0')}`)])
+    const queue = new EntryQueue('r', store, wire, watch)
+    expect(await queue.open()).toHaveLength(450)
+    await settled(queue)
+    expect(sizes.slice(0, 3)).toEqual([200, 200, 50])
+    expect(wire.held.size).toBe(450)
+  })
+
+  it('brings back what others logged of the run, once', async () => {
+    const wire = server()
+    wire.held.set('base 1', { ...entry('base 1'), device: 'base' })
+    const others: string[] = []
+    const queue = new EntryQueue('r', store, wire, watch, (fresh) => others.push(...fresh.map((e) => e.id)))
+    await queue.open()
+    await queue.add(entry('1'))
+    await settled(queue)
+    await queue.flush()
+    expect(others).toEqual(['base 1'])
+    expect((await store.all('r')).map((e) => e.id).sort()).toEqual(['1', 'base 1'])
+    expect(wire.held.size).toBe(2)
+  })
+
+  it('a run that is gone, or a server that is too old, is said and not asked again', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
+    let tries = 0
+    const wire: Wire = {
+      send: async () => {
+        tries++
+        throw new ServerRefused('This run is no longer on the server.')
+      },
+      fetchAll: async () => [],
+    }
+    const queue = new EntryQueue('r', store, wire, watch)
+    await queue.add(entry('1'))
+    await queue.flush()
+    await vi.advanceTimersByTimeAsync(120_000)
+    expect(tries).toBeLessThanOrEqual(2)
+    expect(state).toMatchObject({
+      waiting: 1,
+      refused: true,
+      trouble: 'This run is no longer on the server.',
+    })
+    expect(await store.all('r')).toHaveLength(1)
   })
 
   it('a full device is the caller’s to hear of', async () => {
-    const store = { ...memoryStore(), put: async () => Promise.reject(new Error('quota')) }
-    const queue = new EntryQueue('r', store, async () => [], watch)
+    const full: EntryStore = { ...store, put: async () => Promise.reject(new Error('quota')) }
+    const queue = new EntryQueue('r', full, server(), watch)
     await expect(queue.add(entry('1'))).rejects.toThrow('quota')
   })
+
+  it('a wire that drops, repeats, delays and reorders 30 % of the requests ends with exactly the entries made', async () => {
+    const random = seededRandom(11)
+    const wire = server()
+    const send = wire.send
+    const late: (() => void)[] = []
+    wire.send = async (run, batch) => {
+      const luck = random.uniform()
+      if (luck < 0.1) throw new Error('lost on the way there')
+      const answer = await send(run, batch)
+      if (luck < 0.2) throw new Error('lost on the way back')
+      // A copy that a proxy held back arrives later, after others.
+      if (luck < 0.3) late.push(() => void send(run, batch))
+      return answer
+    }
+    const queue = new EntryQueue('r', store, wire, watch)
+    await queue.open()
+    const made: string[] = []
+    for (let i = 0; i < 1000; i++) {
+      const id = v7()
+      made.push(id)
+      await queue.add(entry(id))
+      if (i % 97 === 0)
+        late
+          .splice(0)
+          .reverse()
+          .forEach((f) => f())
+    }
+    await settled(queue)
+    late.splice(0).forEach((f) => f())
+    expect([...wire.held.keys()].sort()).toEqual([...made].sort())
+    expect((await store.all('r')).length).toBe(1000)
+    queue.close()
+  }, 60_000)
 })

@@ -65,15 +65,18 @@ describe('keys of the field screen', () => {
   })
   it('letters do what the list says', () => {
     const does = (key: string) => padKey(key, `Key${key.toUpperCase()}`, false, EMPTY_DRAFT, RS)?.do
-    expect(['n', 'r', 'u', 's', 'm', 'x'].map(does)).toEqual([
+    expect(['n', 'r', 'u', 's', 'm', 'e', 'c', 'g', 'x'].map(does)).toEqual([
       'not heard',
       'again',
       'undo',
       'skip',
       'at mark',
+      'remark',
+      'clip',
+      'grid',
       undefined,
     ])
-    expect(padKey('?', 'Slash', true, EMPTY_DRAFT, RS)?.do).toBe('help')
+    expect(padKey('?', 'Slash', true, EMPTY_DRAFT, RS)?.do).toBe('keys')
     expect(padKey('Enter', 'Enter', false, EMPTY_DRAFT, RS)?.do).toBe('log')
   })
 })

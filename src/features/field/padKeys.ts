@@ -3,13 +3,16 @@ import type { Draft } from './draft'
 
 /** What a key does on the field screen. */
 export type PadAction =
-  { do: 'draft'; draft: Draft } | { do: 'log' | 'not heard' | 'again' | 'undo' | 'at mark' | 'help' | 'skip' }
+  | { do: 'draft'; draft: Draft }
+  | { do: 'log' | 'not heard' | 'again' | 'undo' | 'at mark' | 'skip' }
+  /** A sheet to open. */
+  | { do: 'remark' | 'clip' | 'grid' | 'keys' }
 
 const nextOver = (over: number) => (over >= 60 ? 0 : over + 10)
 
 /**
  * Keys of the field screen: digits for readability, Shift+digits for strength, + for dB over nine, n not heard, r again,
- * u undo, Enter log, m at the mark, s skip, ? the list.
+ * u undo, e remark, c sound or photo, g all receivers at once, Enter log, m at the mark, s skip, ? the list.
  * @param code of the physical key, so that Shift+digit is the same on every keyboard
  */
 export function padKey(
@@ -59,10 +62,16 @@ export function padKey(
       return { do: 'undo' }
     case 'm':
       return { do: 'at mark' }
+    case 'e':
+      return { do: 'remark' }
     case 's':
       return { do: 'skip' }
+    case 'c':
+      return { do: 'clip' }
+    case 'g':
+      return { do: 'grid' }
     case '?':
-      return { do: 'help' }
+      return { do: 'keys' }
     default:
       return null
   }
@@ -77,6 +86,9 @@ export const KEY_LIST: [string, string][] = [
   ['r', 'again: one more call was needed'],
   ['Enter', 'log it, and on to the next'],
   ['u', 'undo the last entry'],
+  ['e', 'a remark, or a reading that wavers'],
+  ['c', 'a sound clip or a photo'],
+  ['g', 'several receivers at this mark in one grid'],
   ['s', 'skip this check'],
   ['m', 'at the mark'],
   ['?', 'this list'],

@@ -1,4 +1,4 @@
-import { foldEntries, schedule, standingChecks, type Entry, type TrialPlan } from '@/core/trial'
+import { foldEntries, schedule, standingChecks, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
 import { entriesOf, listRuns, logOf, type Db, type OpenTrial } from '@/data'
 import type { RunLine } from './RunList'
 
@@ -15,8 +15,22 @@ export function runLines(db: Db, trialId: string): RunLine[] {
       logged: standingChecks(log).length,
       total: schedule(r.plan, log).length,
       note: r.conditions.note,
+      toGrade: toGrade(log),
+      toDescribe: toDescribe(log),
     }
   })
+}
+
+function toGrade(log: RunLog): number {
+  const checks = log.checks.filter((c) => !c.voided && (c.state === 'sent' || c.grades.length > 0))
+  const marked = log.events.filter((e) => e.body.kind === 'state' && e.body.state === null)
+  return checks.length + marked.length
+}
+
+function toDescribe(log: RunLog): RunLine['toDescribe'] {
+  return log.events.flatMap(({ body }) =>
+    body.kind === 'link' && !body.described ? [{ linkId: body.link.id, name: body.link.name }] : [],
+  )
 }
 
 /** What a run still wants before it can begin; null where nothing. */

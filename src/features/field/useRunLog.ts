@@ -1,13 +1,16 @@
 'use client'
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { flushSync } from 'react-dom'
 import { v7 } from 'uuid'
 import { foldEntries, type Entry, type EntryBody, type RunLog } from '@/core/trial'
 import { deviceStore } from './deviceStore'
 import { EntryQueue, type QueueState } from './entryQueue'
-import { sendEntries } from './sendEntries'
+import { wire } from './wire'
 
-function deviceName(): string {
+export type Role = 'out there' | 'base'
+
+export function deviceName(): string {
   const known = localStorage.getItem('device')
   if (known) return known
   const made = `device ${v7().slice(-6)}`
@@ -15,65 +18,107 @@ function deviceName(): string {
   return made
 }
 
+/** Milliseconds in a UUIDv7's first 48 bits. */
+const madeAt = (id: string) => parseInt(id.replace('-', '').slice(0, 12), 16)
+
 export interface RunLogHandle {
+  runId: string
   log: RunLog
+  entries: Entry[]
   queue: QueueState
   /** Makes an entry; resolves when it is stored on this device, and only then does the log show it. */
   add: (body: EntryBody, supersedes?: string | null) => Promise<Entry>
+  /** The same for several that belong together: all are stored, or none. */
+  addAll: (bodies: readonly EntryBody[]) => Promise<void>
+  sync: () => Promise<void>
   ready: boolean
   /** This device's own storage cannot be used; null where it can. */
   storageTrouble: string | null
+  /** The device's clock stands before the last entry by so much, ms; null where it does not. */
+  clockBackMs: number | null
 }
 
-/** A run's log on this device: the server's entries and those that still wait here, folded. */
-export function useRunLog(runId: string, held: Entry[]): RunLogHandle {
-  const [entries, setEntries] = useState(held)
-  const [queueState, setQueueState] = useState<QueueState>({ waiting: 0, trouble: null })
+const CLOCK_SLACK_MS = 5_000
+/** Others' entries are looked for this often, ms. */
+const LOOK_MS = 30_000
+
+/** A run's log on this device: its own entries and those the server and others made, folded. */
+export function useRunLog(runId: string, role: Role): RunLogHandle {
+  const [entries, setEntries] = useState<Entry[]>([])
+  const [queueState, setQueueState] = useState<QueueState>({ waiting: 0, trouble: null, refused: false })
   const [ready, setReady] = useState(false)
   const [storageTrouble, setStorageTrouble] = useState<string | null>(null)
+  const [clockBackMs, setClockBack] = useState<number | null>(null)
   const queue = useRef<EntryQueue | null>(null)
-  const seq = useRef(held.length)
+  const seq = useRef(0)
+  const latestMs = useRef(0)
 
   useEffect(() => {
-    const q = new EntryQueue(runId, deviceStore(), sendEntries, setQueueState)
+    const q = new EntryQueue(runId, deviceStore(), wire, setQueueState, (fresh) =>
+      setEntries((old) => [...old, ...fresh]),
+    )
     queue.current = q
+    const device = deviceName()
     q.open()
-      .then((left) => {
-        setEntries((old) => [...old, ...left])
-        seq.current += left.length
+      .then((all) => {
+        setEntries(all)
+        seq.current = all.reduce((m, e) => (e.device === device ? Math.max(m, e.seq) : m), 0)
+        latestMs.current = all.reduce((m, e) => (e.device === device ? Math.max(m, madeAt(e.id)) : m), 0)
         setReady(true)
       })
       .catch(() =>
         setStorageTrouble(
-          'This browser lets nothing be stored on the device. Leave private browsing, then reload.',
+          'This browser lets nothing be stored on the device. Leave private browsing or free some space, then reload.',
         ),
       )
     const retry = () => void q.flush()
     window.addEventListener('online', retry)
+    const look = setInterval(() => document.visibilityState === 'visible' && retry(), LOOK_MS)
     return () => {
       window.removeEventListener('online', retry)
+      clearInterval(look)
       q.close()
     }
   }, [runId])
 
-  const add = useCallback(
-    async (body: EntryBody, supersedes: string | null = null) => {
-      const entry: Entry = {
-        id: v7(),
-        runId,
-        device: deviceName(),
-        role: 'out there',
-        wallTime: new Date().toISOString(),
-        seq: ++seq.current,
-        supersedes,
-        body,
-      }
-      await queue.current!.add(entry)
-      setEntries((old) => [...old, entry])
-      return entry
+  const keep = useCallback(
+    async (bodies: readonly { body: EntryBody; supersedes: string | null }[]) => {
+      const now = Date.now()
+      // A clock that was set back must not put this entry before those already made.
+      if (now < latestMs.current - CLOCK_SLACK_MS) setClockBack(latestMs.current - now)
+      else setClockBack(null)
+      const made = bodies.map(({ body, supersedes }): Entry => {
+        const at = Math.max(now, latestMs.current + 1)
+        latestMs.current = at
+        return {
+          id: v7({ msecs: at }),
+          runId,
+          device: deviceName(),
+          role,
+          wallTime: new Date(now).toISOString(),
+          seq: ++seq.current,
+          supersedes,
+          body,
+        }
+      })
+      await queue.current!.add(...made)
+      // At once, so that no tap falls between what is stored and what is shown.
+      flushSync(() => setEntries((old) => [...old, ...made]))
+      return made
     },
-    [runId],
+    [runId, role],
   )
+  const add = useCallback(
+    async (body: EntryBody, supersedes: string | null = null) => (await keep([{ body, supersedes }]))[0]!,
+    [keep],
+  )
+  const addAll = useCallback(
+    async (bodies: readonly EntryBody[]) => {
+      await keep(bodies.map((body) => ({ body, supersedes: null })))
+    },
+    [keep],
+  )
+  const sync = useCallback(() => queue.current?.flush() ?? Promise.resolve(), [])
   const log = useMemo(() => foldEntries(entries), [entries])
-  return { log, queue: queueState, add, ready, storageTrouble }
+  return { runId, log, entries, queue: queueState, add, addAll, sync, ready, storageTrouble, clockBackMs }
 }

@@ -7,43 +7,48 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
-import { useMemo, useState, useTransition } from 'react'
-import { chanceInWords, reachText, verdictWords, type Findings } from '@/core/findings'
+import { useMemo, useRef, useState, useTransition } from 'react'
+import type { Burden, Findings } from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
-import type { CopyRule } from '@/core/reports'
 import { marksNow, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import { CopyRuleField } from '@/ui/fields/CopyRuleField'
-import { PageHead, RigBadge } from '@/ui/shell'
+import { Fold, LinkButton, PageHead } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
-import { ReachStrip, stripModel, type Bracket } from '@/ui/strip'
+import { ReachStrip, stripModel } from '@/ui/strip'
+import { CausesSection } from './CausesSection'
+import { ChoicesPanel, type ShownRun } from './ChoicesPanel'
+import { ClaimsSection } from './ClaimsSection'
 import { DifferenceTable } from './DifferenceTable'
 import { differencesCsv, reachesCsv } from './findingsCsv'
+import { OnTheWay } from './OnTheWay'
 import { ReachTable } from './ReachTable'
-import { paramsFromRule } from './ruleParams'
+import { KnobFields } from './KnobFields'
+import { LevelSection } from './LevelSection'
+import { NeedSection } from './NeedSection'
+import { paramsFromKnobs, type Knobs } from './ruleParams'
+import { RestsOn } from './RestsOn'
+import { SkySection } from './SkySection'
+import { bracketsOf, scopesOf } from './strips'
+import { useKnobs } from './useKnobs'
+import { TakeAlong } from './TakeAlong'
+import { TrendSection } from './TrendSection'
+import { Verdicts } from './Verdicts'
 
 interface Props {
   trialId: string
-  runs: { id: string; name: string; state: RunLog['state'] }[]
+  runs: ShownRun[]
+  /** Runs that were asked for and cannot be put together with this one. */
+  apart: { runId: string; name: string; why: string }[]
   runId: string
   plan: TrialPlan
   log: RunLog
   findings: Findings
+  burdens: [string, Burden][]
+  knobs: Knobs
   ground: PlanGround | null
   units: Units
-}
-
-/** Brackets of the usable reach, by link. */
-function bracketsOf(findings: Findings, units: Units): Map<string, Bracket[]> {
-  const found = new Map<string, Bracket[]>()
-  for (const { linkId, chance, reach } of findings.usable) {
-    if (reach.seen !== 'some copied') continue
-    const { estimateM, lowM, highM } = reach
-    const bracket = { chance, estimateM, lowM, highM, label: reachText(reach, units) }
-    found.set(linkId, [...(found.get(linkId) ?? []), bracket])
-  }
-  return found
 }
 
 const SCOPE_NAMES: Record<string, string> = {
@@ -54,9 +59,23 @@ const SCOPE_NAMES: Record<string, string> = {
 }
 
 /** The findings: verdicts in words first, the strip that carries them, then the figures and what was left out. */
-export function FindingsStep({ trialId, runs, runId, plan, log, findings, ground, units }: Props) {
+export function FindingsStep({
+  trialId,
+  runs,
+  runId,
+  apart,
+  plan,
+  log,
+  findings,
+  burdens,
+  knobs,
+  ground,
+  units,
+}: Props) {
   const router = useRouter()
-  const [waiting, start] = useTransition()
+  const { shown, waiting, turn } = useKnobs(knobs, trialId, runId)
+  const [changing, start] = useTransition()
+  const strip = useRef<HTMLDivElement>(null)
   const [leg, setLeg] = useState<string | null>(null)
   const marks = useMemo(() => marksNow(plan, log), [plan, log])
   const legs = [...new Map(marks.map((m) => [m.legId, m.legName]))]
@@ -64,17 +83,19 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, ground
     () => stripModel(plan, marks, log, bracketsOf(findings, units), leg, ground),
     [plan, marks, log, findings, units, leg, ground],
   )
-  const go = (rule: CopyRule, run: string) =>
-    start(() => router.replace(`/trials/${trialId}/findings?${paramsFromRule(rule, run)}`, { scroll: false }))
   const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
-  const asked = [...new Set(findings.pairs.map((p) => p.scope))]
-  const scopes = asked.includes('both') ? ['both', ...plan.directions] : asked
+  const markName = (id: string) => marks.find((m) => m.id === id)?.name ?? id
+  const runName = (id: string) => runs.find((r) => r.id === id)?.name ?? id
+  const params = paramsFromKnobs(knobs, runId)
+  const scopes = scopesOf(findings, plan)
+  const sky = plan.links.some((l) => l.out.txMHz < 30)
   const headline = findings.pairs.filter((p) => p.scope === scopes[0])
   const looks = looksOf(plan.links.map((l) => l.letter))
   const state = runs.find((r) => r.id === runId)?.state
   return (
     <>
       <PageHead title="Findings">
+        <LinkButton href={`/trials/${trialId}/findings/summary?${params}`}>One page to print</LinkButton>
         <TextField
           select
           label="Run"
@@ -95,38 +116,7 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, ground
           This run is void: {log.stateReason}. What follows is shown for the record and does not count.
         </Box>
       )}
-      <Box component="section" aria-label="Verdicts" sx={{ mb: 2.5 }}>
-        {headline.map((p) => {
-          const { lead, detail } = verdictWords(p, name)
-          return (
-            <Box key={`${p.a} ${p.b}`} sx={{ mb: 1 }}>
-              <Typography
-                sx={{ fontSize: { xs: '1.1rem', md: '1.35rem' }, lineHeight: 1.3, fontWeight: 700 }}
-              >
-                {lead}
-              </Typography>
-              <Typography sx={{ color: 'var(--soft)' }}>{detail}</Typography>
-            </Box>
-          )
-        })}
-        <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0, mt: 1.5, display: 'grid', gap: 0.75 }}>
-          {plan.links.map((link, i) => {
-            const usable = findings.usable.find((u) => u.linkId === link.id && u.chance === 0.9)
-            return (
-              <Box component="li" key={link.id} sx={{ display: 'flex', gap: 1.25, alignItems: 'center' }}>
-                <RigBadge letter={link.letter} index={looks[i]!} />
-                <span>
-                  <b>{link.name}</b> reaches {usable ? reachText(usable.reach, units) : 'an unknown distance'}
-                  {usable?.reach.seen === 'some copied' && ` ${chanceInWords(0.9)}`}
-                  {usable?.limitedBy &&
-                    usable.reach.seen === 'some copied' &&
-                    `; ${usable.limitedBy} is the weaker way`}
-                </span>
-              </Box>
-            )
-          })}
-        </Box>
-      </Box>
+      <Verdicts {...{ plan, findings, name, units }} pairs={headline} reliability={knobs.reliability} />
       <Box
         sx={{
           display: 'flex',
@@ -135,14 +125,15 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, ground
           justifyContent: 'space-between',
           alignItems: 'flex-start',
           mb: 1.5,
-          opacity: waiting ? 0.6 : 1,
+          opacity: waiting || changing ? 0.6 : 1,
         }}
       >
         <CopyRuleField
-          value={findings.copyRule}
+          value={shown.rule}
           scales={Object.values(plan.scales)}
-          onChange={(rule) => go(rule, runId)}
+          onChange={(rule) => turn({ rule })}
         />
+        <KnobFields knobs={shown} onChange={turn} />
         {legs.length > 1 && (
           <ToggleButtonGroup
             exclusive
@@ -160,20 +151,36 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, ground
           </ToggleButtonGroup>
         )}
       </Box>
-      <ReachStrip model={model} units={units} title="What was heard, and how far each reaches" />
+      <ChoicesPanel {...{ plan, log, runs, runId, apart }} knobs={shown} onChange={turn} />
+      <div ref={strip}>
+        <ReachStrip model={model} units={units} title="What was heard, and how far each reaches" />
+      </div>
+      <TakeAlong box={strip} select='svg[role="group"]' title="Reach strip" />
       <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
         Differences
       </Typography>
-      {scopes.map((scope) => (
-        <DifferenceTable
-          key={scope}
-          title={SCOPE_NAMES[scope]!}
-          pairs={findings.pairs.filter((p) => p.scope === scope)}
-          name={name}
-        />
-      ))}
+      {scopes.map((scope, i) => {
+        const table = (
+          <DifferenceTable
+            key={scope}
+            title={SCOPE_NAMES[scope]!}
+            pairs={findings.pairs.filter((p) => p.scope === scope)}
+            name={name}
+          />
+        )
+        // With many pairs each direction by itself is a page of its own.
+        return i > 0 && headline.length > 3 ? (
+          <Fold key={scope} title={SCOPE_NAMES[scope]!}>
+            {table}
+          </Fold>
+        ) : (
+          table
+        )
+      })}
       {findings.pairs.length === 0 && <p>A difference needs two links; this run has one.</p>}
       <CopyButton text={() => differencesCsv(findings, name)} label="Copy the differences as CSV" />
+      <TrendSection pairs={headline} marginDb={findings.marginDb} name={name} units={units} />
+      {sky && <SkySection {...{ plan, knobs, units }} pairs={headline} onSky={(v) => turn({ sky: v })} />}
       <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>
         Reach
       </Typography>
@@ -181,31 +188,21 @@ export function FindingsStep({ trialId, runs, runId, plan, log, findings, ground
       <Box sx={{ mt: 1 }}>
         <CopyButton text={() => reachesCsv(findings, name)} label="Copy the reaches as CSV" />
       </Box>
+      <LevelSection {...{ findings, plan, looks, units }} reliability={knobs.reliability} />
+      <NeedSection {...{ plan, findings, burdens, knobs, units }} onNeed={(need) => turn({ need })} />
+      <ClaimsSection {...{ plan, findings, knobs, units }} onClaims={(claims) => turn({ claims })} />
+      <CausesSection
+        {...{ trialId, params, units }}
+        name={name}
+        mark={markName}
+        run={runName}
+        firstRun={runName(runId)}
+      />
       <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>
         What this rests on
       </Typography>
-      <ul style={{ margin: 0, paddingLeft: 20, maxWidth: 820 }}>
-        <li>
-          {findings.checks} checks at {marks.length} marks.{' '}
-          {findings.leftOut.length === 0
-            ? 'None was left out of everything.'
-            : findings.leftOut.map((l) => `${l.checkIds.length} left out: ${l.why}.`).join(' ')}
-        </li>
-        {findings.scales.map((s) => (
-          <li key={s.direction}>
-            {s.direction}: {s.listener === 'base' ? 'the base' : 'whoever was out there'} reported {s.scale}.
-          </li>
-        ))}
-        <li>
-          {findings.fixedBeforehand
-            ? 'The number of marks was fixed beforehand and carried out, so the plain intervals hold.'
-            : 'Not every mark was reached, or their number was not fixed, so "better" also needs the interval that allows for stopping early.'}
-        </li>
-        <li>
-          Surroundings: {plan.surroundings}.
-          {plan.sameAs.length > 0 && ` Held the same: ${plan.sameAs.join('; ').toLowerCase()}.`}
-        </li>
-      </ul>
+      <RestsOn findings={findings} plan={plan} marks={marks.length} />
+      <OnTheWay runId={runId} plan={plan} log={log} units={units} />
     </>
   )
 }

@@ -1,27 +1,109 @@
-import { comparePairs, inputOf, makeFindings, type Findings, type JudgedPair } from '@/core/findings'
-import type { CopyRule } from '@/core/reports'
-import { marksNow, standingChecks, type RunLog } from '@/core/trial'
+import { createHash } from 'node:crypto'
+import {
+  basisOf,
+  causesOf,
+  makeFindings,
+  poolRuns,
+  prepareFindings,
+  type Causes,
+  type Findings,
+  type FindingsInput,
+  type Pool,
+  type Prepared,
+  type RunPart,
+} from '@/core/findings'
+import type { PlanGround } from '@/core/reach'
+import { marksNow, planNow, standingChecks, type RunLog } from '@/core/trial'
 import type { RunRow } from '@/data'
+import type { Knobs } from './ruleParams'
 
 const LARGEST_CACHE = 24
-const cache = new Map<string, JudgedPair[]>()
+
+/** The newest few results by what they were made from. */
+function keeper<T>() {
+  const kept = new Map<string, T>()
+  return (key: string, make: () => T): T => {
+    const old = kept.get(key)
+    if (old !== undefined) return old
+    const made = make()
+    kept.set(key, made)
+    if (kept.size > LARGEST_CACHE) kept.delete(kept.keys().next().value!)
+    return made
+  }
+}
+
+const preparedBy = keeper<Prepared>()
+const causesBy = keeper<Promise<Causes>>()
+
+/** Lets whatever else the server was asked go first. */
+const othersFirst = () => new Promise<void>((resolve) => setImmediate(resolve))
+
+const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
+
+/** All that is prepared from, whatever of it changes: checks, links described later, marks measured later. */
+function keyOf(input: FindingsInput): string {
+  const { copyRule: _rule, marginDb: _margin, reliability: _often, ...log } = input
+  return hash(log)
+}
+
+export interface RunWithLog {
+  row: RunRow
+  log: RunLog
+}
+
+function partOf({ row, log }: RunWithLog, knobs: Knobs): RunPart {
+  const reached = new Set([...standingChecks(log), ...log.skipped].map((c) => c.markId))
+  const carriedOut = row.conditions.imported || row.plan.marks.every((m) => reached.has(m.id))
+  const { marginDb, reliability } = knobs
+  const plan = { ...planNow(row.plan, log), marginDb, reliability }
+  return {
+    id: row.id,
+    name: row.name,
+    plan,
+    marks: marksNow(plan, log),
+    checks: log.checks,
+    fixedBeforehand: row.conditions.fixedBeforehand && carriedOut,
+  }
+}
+
+/** The runs that a reader chose, as one input; the first of them is the one shown. */
+export function poolOf(runs: readonly RunWithLog[], knobs: Knobs): Pool {
+  return poolRuns(
+    runs.map((r) => partOf(r, knobs)),
+    knobs.rule,
+    knobs.choices,
+  )
+}
+
+const prepared = (input: FindingsInput) => preparedBy(keyOf(input), () => prepareFindings(input))
 
 /**
- * Findings of a run under a copy rule. The comparisons do not depend on the rule and are kept, so that changing it
- * answers at once.
+ * Findings of an input under what the reader has chosen. The comparisons do not depend on it and are kept, so that turning a
+ * knob answers at once.
  */
-export function findingsOfRun(run: RunRow, log: RunLog, rule: CopyRule): Findings {
-  const reached = new Set([...standingChecks(log), ...log.skipped].map((c) => c.markId))
-  const carriedOut = run.conditions.imported || run.plan.marks.every((m) => reached.has(m.id))
-  const fixed = run.conditions.fixedBeforehand && carriedOut
-  const input = inputOf(run.plan, marksNow(run.plan, log), log.checks, fixed, rule)
-  const last = log.checks.map((c) => `${c.id}${c.versions}${c.voided ? 'v' : ''}`).join()
-  const key = `${run.id} ${fixed} ${last}`
-  let pairs = cache.get(key)
-  if (!pairs) {
-    pairs = comparePairs(input)
-    cache.set(key, pairs)
-    if (cache.size > LARGEST_CACHE) cache.delete(cache.keys().next().value!)
-  }
-  return makeFindings(input, pairs)
+export const findingsOf = (input: FindingsInput): Findings => makeFindings(input, prepared(input))
+
+/** What other stations said in these runs. */
+const stationsIn = (runs: readonly RunWithLog[]) =>
+  runs.flatMap((r) => r.log.events).filter((e) => e.body.kind === 'station')
+
+/** What a reader's own machine works the causes out from; the comparisons were made for the page already. */
+export function causesInputOf(runs: readonly RunWithLog[], knobs: Knobs, ground: PlanGround | null) {
+  const { input } = poolOf(runs, knobs)
+  return { input, basis: basisOf(prepared(input)), ground, events: stationsIn(runs) }
+}
+
+export type CausesInput = ReturnType<typeof causesInputOf>
+
+/** What lies behind the findings of the same runs under the same choices, worked out here; others are answered meanwhile. */
+export function causesOfRuns(
+  runs: readonly RunWithLog[],
+  knobs: Knobs,
+  ground: PlanGround | null,
+): Promise<Causes> {
+  const { input } = poolOf(runs, knobs)
+  const events = stationsIn(runs)
+  return causesBy(hash([input, ground?.expected ?? null, events]), () =>
+    causesOf(input, prepared(input), ground, events, othersFirst),
+  )
 }

@@ -2,7 +2,11 @@ import { describe, expect, it } from 'vitest'
 import type { Findings } from '@/core/findings'
 import { USUAL_COPY_RULE } from '@/core/reports'
 import { differencesCsv, reachesCsv } from './findingsCsv'
-import { paramsFromRule, ruleFromParams } from './ruleParams'
+import { dbTicks, lgTicks, onAxis, roundDomain } from './chartAxes'
+import { USUAL_CHOICES } from '@/core/findings'
+import { choicesText } from './choicesText'
+import { queryOf } from './request'
+import { knobsFromParams, paramsFromKnobs, paramsFromRule, ruleFromParams, type Knobs } from './ruleParams'
 
 describe('a copy rule in an address', () => {
   it('goes there and back', () => {
@@ -17,6 +21,71 @@ describe('a copy rule in an address', () => {
   it('takes the plan’s for what is not named or cannot be', () => {
     expect(ruleFromParams({}, USUAL_COPY_RULE)).toEqual(USUAL_COPY_RULE)
     expect(ruleFromParams({ readability: '9', calls: 'many' }, USUAL_COPY_RULE)).toEqual(USUAL_COPY_RULE)
+  })
+})
+
+describe('knobs in an address', () => {
+  const plan = {
+    copyRule: USUAL_COPY_RULE,
+    marginDb: 3,
+    reliability: 0.9,
+    need: { floorM: 900, ceilingM: null },
+  }
+  it('go there and back', () => {
+    const knobs: Knobs = {
+      rule: { ...USUAL_COPY_RULE, maxCalls: 1 },
+      marginDb: 6,
+      reliability: 0.5,
+      need: { floorM: null, ceilingM: 4000 },
+      choices: {
+        evening: ['power', 'height'],
+        unitStepDb: 'unknown',
+        leftOut: [
+          { what: 'mark', id: 'm1', reason: 'a lorry stood there: 100 % in the way & moving' },
+          { what: 'check', id: 'a:b', reason: 'plug' },
+        ],
+      },
+      withRuns: ['r2', 'r3'],
+      claims: { x: 8000 },
+      sky: { antennas: { x: { kind: 'horizontal dipole', heightM: 6, groundLossDb: 1 }, y: { kind: 'quarter-wave vertical', heightM: 0, groundLossDb: 3 } }, layerKm: 250 },
+    } // prettier-ignore
+    const there = queryOf(new URLSearchParams(paramsFromKnobs(knobs, 'r')))
+    expect(knobsFromParams(there, plan)).toEqual(knobs)
+  })
+  it('pass over what is broken and keep the rest', () => {
+    const broken = { out: ['tree:x:y', 'mark:m1', 'leg:l:%E0%A4%A', 'leg:l1:wet'], claim: 'x:-3', sky: ['x:dish:2:1', 'y:dipole:900:1'], step: '99', even: 'power,magic', layer: '5' } // prettier-ignore
+    const knobs = knobsFromParams(broken, plan)
+    expect(knobs.choices.leftOut).toEqual([{ what: 'leg', id: 'l1', reason: 'wet' }])
+    expect(knobs.choices.evening).toEqual(['power'])
+    expect(knobs.choices.unitStepDb).toBeNull()
+    expect(knobs.claims).toEqual({})
+    expect(knobs.sky).toEqual({ antennas: {}, layerKm: 300 })
+  })
+  it('are said in a line', () => {
+    const usual = knobsFromParams({}, plan)
+    expect(choicesText(usual, [], 'r')).toBe(
+      'this run; all that is known evened, height left in; meters as declared; nothing left out.',
+    )
+    const turned = { ...usual, withRuns: ['s'], choices: { ...usual.choices, evening: [], unitStepDb: 5 } }
+    expect(choicesText(turned, [{ id: 'r' }, { id: 's' }], 'r')).toBe(
+      'this run and 1 more; nothing evened; S-units of 5 dB; nothing left out.',
+    )
+  })
+  it('keep the plan’s where they are not named, or are none', () => {
+    const own = { rule: USUAL_COPY_RULE, marginDb: 3, reliability: 0.9, need: plan.need, choices: USUAL_CHOICES, withRuns: [], claims: {}, sky: { antennas: {}, layerKm: 300 } } // prettier-ignore
+    expect(knobsFromParams({}, plan)).toEqual(own)
+    expect(knobsFromParams({ margin: '-2', often: 'always' }, plan)).toEqual(own)
+  })
+})
+
+describe('axes', () => {
+  it('are in the user’s unit, with round figures through nought', () => {
+    expect(onAxis(1609.344, 'imperial')).toBe(1)
+    expect(lgTicks(0.3, 6)).toEqual([0.5, 1, 2, 5])
+    expect(lgTicks(0.6, 0.9)).toEqual([0.6, 0.9])
+    expect(roundDomain([-13, 22], 5)).toEqual([-15, 25])
+    expect(roundDomain([], 5)).toEqual([-5, 5])
+    expect(dbTicks([-25, 15])).toEqual([-20, -10, 0, 10])
   })
 })
 

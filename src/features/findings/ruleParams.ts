@@ -1,22 +1,118 @@
+import { EVENING_TERMS, USUAL_CHOICES, type Choices, type LeftOutChoice } from '@/core/findings'
+import { USUAL_LAYER_KM, type SkyAntenna } from '@/core/propagation'
 import type { CopyRule } from '@/core/reports'
 
+/** The knobs that a reader of findings may turn over the same log. */
+export interface Knobs {
+  rule: CopyRule
+  /** The difference that would matter, dB. */
+  marginDb: number
+  /** How often a copy is wanted, 0 to 1. */
+  reliability: number
+  /** A reach that is needed, and one not to be exceeded, m; null for none. */
+  need: { floorM: number | null; ceilingM: number | null }
+  /** What is evened, left out, and by what step meters are read. */
+  choices: Choices
+  /** Other runs of the trial that are put together with the one shown. */
+  withRuns: string[]
+  /** Reach that somebody claimed for a link, m. */
+  claims: Record<string, number>
+  /** What the antennas of links are when they work by way of the sky, and the layer's virtual height, km. */
+  sky: { antennas: Record<string, SkyAntenna>; layerKm: number }
+}
+
+type Params = Record<string, string | string[] | undefined>
+
+function numberIn<T>(params: Params, name: string, least: number, most: number, old: T): number | T | null {
+  const raw = params[name]
+  if (typeof raw !== 'string') return old
+  if (raw === '') return null
+  const n = Number(raw)
+  return Number.isFinite(n) && n >= least && n <= most ? n : old
+}
+
+const listIn = (params: Params, name: string): string[] => {
+  const raw = params[name]
+  return raw === undefined ? [] : Array.isArray(raw) ? raw : [raw]
+}
+
 /** A copy rule in an address: what is not named is the plan's. */
-export function ruleFromParams(
-  params: Record<string, string | string[] | undefined>,
-  plan: CopyRule,
-): CopyRule {
-  const number = (name: string, least: number, most: number, old: number | null): number | null => {
-    const raw = params[name]
-    if (typeof raw !== 'string') return old
-    if (raw === '') return null
-    const n = Number(raw)
-    return Number.isFinite(n) && n >= least && n <= most ? n : old
-  }
+export function ruleFromParams(params: Params, plan: CopyRule): CopyRule {
   return {
-    minReadability: number('readability', 1, 5, plan.minReadability),
-    maxCalls: number('calls', 1, 99, plan.maxCalls) ?? plan.maxCalls,
-    minLevel: number('level', -200, 100, plan.minLevel),
-    minShare: number('share', 0, 1, plan.minShare),
+    minReadability: numberIn(params, 'readability', 1, 5, plan.minReadability),
+    maxCalls: numberIn(params, 'calls', 1, 99, plan.maxCalls) ?? plan.maxCalls,
+    minLevel: numberIn(params, 'level', -200, 100, plan.minLevel),
+    minShare: numberIn(params, 'share', 0, 1, plan.minShare),
+  }
+}
+
+const decoded = (text: string): string | null => {
+  try {
+    return decodeURIComponent(text)
+  } catch {
+    return null
+  }
+}
+
+function leftOutIn(params: Params): LeftOutChoice[] {
+  return listIn(params, 'out').flatMap((text) => {
+    const [what, id, reason] = text.split(':').map(decoded)
+    return (what === 'leg' || what === 'mark' || what === 'check') && id && reason
+      ? [{ what, id, reason }]
+      : []
+  })
+}
+
+function choicesFromParams(params: Params): Choices {
+  const [even] = listIn(params, 'even')
+  const step = params.step === 'unknown' ? 'unknown' : numberIn(params, 'step', 1, 12, null)
+  return {
+    evening: even === undefined ? USUAL_CHOICES.evening : EVENING_TERMS.filter((t) => even.split(',').includes(t)), // prettier-ignore
+    leftOut: leftOutIn(params),
+    unitStepDb: step,
+  }
+}
+
+function claimsIn(params: Params): Record<string, number> {
+  return Object.fromEntries(
+    listIn(params, 'claim').flatMap((text) => {
+      const [id, metres] = text.split(':').map(decoded)
+      const m = Number(metres)
+      return id && m > 0 && m <= 2e6 ? [[id, m]] : []
+    }),
+  )
+}
+
+function skyIn(params: Params): Knobs['sky'] {
+  const antennas = Object.fromEntries(
+    listIn(params, 'sky').flatMap((text): [string, SkyAntenna][] => {
+      const [id, kind, height, loss] = text.split(':').map(decoded)
+      const [heightM, groundLossDb] = [Number(height), Number(loss)]
+      if (!id || !(heightM >= 0 && heightM <= 100) || !(groundLossDb >= 0 && groundLossDb <= 20)) return []
+      if (kind === 'dipole') return [[id, { kind: 'horizontal dipole', heightM, groundLossDb }]]
+      return kind === 'vertical' ? [[id, { kind: 'quarter-wave vertical', heightM, groundLossDb }]] : []
+    }),
+  )
+  return { antennas, layerKm: numberIn(params, 'layer', 80, 600, USUAL_LAYER_KM) ?? USUAL_LAYER_KM }
+}
+
+/** All knobs in an address. */
+export function knobsFromParams(
+  params: Params,
+  plan: { copyRule: CopyRule; marginDb: number; reliability: number; need: Knobs['need'] },
+): Knobs {
+  return {
+    rule: ruleFromParams(params, plan.copyRule),
+    marginDb: numberIn(params, 'margin', 0.1, 60, plan.marginDb) ?? plan.marginDb,
+    reliability: numberIn(params, 'often', 0.5, 0.99, plan.reliability) ?? plan.reliability,
+    need: {
+      floorM: numberIn(params, 'floor', 1, 2e6, plan.need.floorM),
+      ceilingM: numberIn(params, 'ceiling', 1, 2e6, plan.need.ceilingM),
+    },
+    choices: choicesFromParams(params),
+    withRuns: listIn(params, 'with'),
+    claims: claimsIn(params),
+    sky: skyIn(params),
   }
 }
 
@@ -28,5 +124,26 @@ export function paramsFromRule(rule: CopyRule, runId: string): string {
     level: String(rule.minLevel ?? ''),
     share: String(rule.minShare ?? ''),
   })
+  return params.toString()
+}
+
+/** An address's knobs; what is as usual is not named. */
+export function paramsFromKnobs(knobs: Knobs, runId: string): string {
+  const { floorM, ceilingM } = knobs.need
+  const { evening, leftOut, unitStepDb } = knobs.choices
+  const params = new URLSearchParams(paramsFromRule(knobs.rule, runId))
+  params.set('margin', String(knobs.marginDb))
+  params.set('often', String(knobs.reliability))
+  params.set('floor', String(floorM ?? ''))
+  params.set('ceiling', String(ceilingM ?? ''))
+  if (evening.join() !== USUAL_CHOICES.evening.join()) params.set('even', evening.join())
+  if (unitStepDb !== null) params.set('step', String(unitStepDb))
+  const code = (parts: readonly (string | number)[]) => parts.map((p) => encodeURIComponent(p)).join(':')
+  for (const { what, id, reason } of leftOut) params.append('out', code([what, id, reason]))
+  for (const id of knobs.withRuns) params.append('with', id)
+  for (const [id, metres] of Object.entries(knobs.claims)) params.append('claim', code([id, metres]))
+  for (const [id, a] of Object.entries(knobs.sky.antennas))
+    params.append('sky', code([id, a.kind === 'horizontal dipole' ? 'dipole' : 'vertical', a.heightM, a.groundLossDb])) // prettier-ignore
+  if (knobs.sky.layerKm !== USUAL_LAYER_KM) params.set('layer', String(knobs.sky.layerKm))
   return params.toString()
 }

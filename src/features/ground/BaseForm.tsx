@@ -3,6 +3,8 @@
 import { yupResolver } from '@hookform/resolvers/yup'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
@@ -11,8 +13,8 @@ import { useForm } from 'react-hook-form'
 import type { Gpx } from '@/core/formats'
 import { FormField } from '@/ui/fields/FormField'
 import { Refused } from '@/ui/shell'
-import { setBase } from './actions'
-import { baseSchema } from './groundSchema'
+import { setBareBase, setBase } from './actions'
+import { bareBaseSchema, baseSchema } from './groundSchema'
 
 /** Places the base: by coordinates, or from a waypoint of the file that was brought in. */
 export function BaseForm({
@@ -25,8 +27,12 @@ export function BaseForm({
   onDone?: () => void
 }) {
   const [refusal, setRefusal] = useState<string | null>(null)
+  const [bare, setBare] = useState(false)
   const { control, handleSubmit, setValue, formState } = useForm({
-    resolver: yupResolver(baseSchema),
+    // Without coordinates the name alone is asked for.
+    resolver: yupResolver(bare ? bareBaseSchema : baseSchema) as unknown as ReturnType<
+      typeof yupResolver<{ name: string; lat: number | null; lon: number | null }, unknown, unknown>
+    >,
     defaultValues: { name: '', lat: null, lon: null },
   })
   const take = (i: number) => {
@@ -41,7 +47,7 @@ export function BaseForm({
       component="form"
       noValidate
       onSubmit={handleSubmit(async (v) => {
-        const result = await setBase(trialId, v)
+        const result = await (bare ? setBareBase : setBase)(trialId, v)
         setRefusal(result.ok ? null : result.message)
         if (result.ok) onDone?.()
       })}
@@ -65,10 +71,16 @@ export function BaseForm({
         </TextField>
       )}
       <FormField control={control} name="name" label="Name of the place" />
-      <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
-        <FormField control={control} name="lat" label="Latitude" unit="°" helperText="South is negative" />
-        <FormField control={control} name="lon" label="Longitude" unit="°" helperText="West is negative" />
-      </Box>
+      {!bare && (
+        <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
+          <FormField control={control} name="lat" label="Latitude" unit="°" helperText="South is negative" />
+          <FormField control={control} name="lon" label="Longitude" unit="°" helperText="West is negative" />
+        </Box>
+      )}
+      <FormControlLabel
+        control={<Checkbox size="small" checked={bare} onChange={(e) => setBare(e.target.checked)} />}
+        label="No coordinates: distances are by tape, wheel or paces"
+      />
       {refusal && (
         <Refused title="The base was not placed" problems={[{ where: 'Base', message: refusal }]} />
       )}

@@ -4,60 +4,81 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { readGpx, type Gpx, type Problem } from '@/core/formats'
+import { MAP_FILES, readMapFile, type MapFile, type Problem } from '@/core/formats'
 import { coordinateText, type CoordinateFormat, type Place } from '@/core/geo'
+import type { Rings } from '@/core/terrain'
 import type { Units } from '@/core/units'
+import type { AreaRow } from '@/data/areas'
+import type { BackdropRow } from '@/data/backdrops'
 import type { GridRow } from '@/data/grids'
-import type { LegWithMarks } from '@/data/ground'
-import { FileDrop } from '@/ui/fields/FileDrop'
+import type { LegWithMarks, SiteRow } from '@/data/ground'
+import { FileDrop, type DroppedFile } from '@/ui/fields/FileDrop'
 import { Fold, Refused } from '@/ui/shell'
+import { AreasPanel } from './AreasPanel'
+import { Backdrops } from './Backdrops'
 import { BaseForm } from './BaseForm'
+import { FileAreas } from './FileAreas'
 import { BearingLegForm } from './BearingLegForm'
 import { FileLegForm } from './FileLegForm'
 import { KeptLegs } from './KeptLegs'
 import { GroundFiles } from './GroundFiles'
 import { SiteForm } from './SiteForm'
+import { TakeOut } from './TakeOut'
+import { TapeLegForm } from './TapeLegForm'
 
 interface Props {
   trialId: string
+  trialName: string
+  site: SiteRow | null
+  /** The base's place; null where it has no coordinates. */
   base: (Place & { name: string }) | null
-  hasLegs: boolean
+  legs: LegWithMarks[]
+  sites: SiteRow[]
   grids: GridRow[]
+  areas: AreaRow[]
+  backdrops: BackdropRow[]
   kept: LegWithMarks[]
   format: CoordinateFormat
   /** The place picked on the map. */
   picked: Place | null
+  drawn: Rings | null
+  drawing: boolean
+  onDraw: (on: boolean) => void
+  onDrawnDone: () => void
   units: Units
 }
 
-/** What is brought in and set: base, legs, ground, places. */
-export function GroundSide({ trialId, base, hasLegs, grids, kept, format, picked, units }: Props) {
-  const [file, setFile] = useState<{ name: string; gpx: Gpx } | null>(null)
+/** What is brought in and set: base, legs, ground, what stands on it, places. */
+export function GroundSide(props: Props) {
+  const { trialId, site, base, legs, grids, areas, backdrops, kept, format, picked, units } = props
+  const [file, setFile] = useState<{ name: string; map: MapFile } | null>(null)
   const [problems, setProblems] = useState<Problem[]>([])
   const [moving, setMoving] = useState(false)
-  const read = ([f]: { name: string; text: string }[]) => {
+  const read = ([f]: DroppedFile[]) => {
     if (!f) return
-    const result = readGpx(f.text)
+    const result = readMapFile(f.name, f.bytes)
     setProblems(result.ok ? [] : result.problems.map((p) => ({ ...p, where: `${f.name}, ${p.where}` })))
-    setFile(result.ok ? { name: f.name, gpx: result.value } : null)
+    setFile(result.ok ? { name: f.name, map: result.value } : null)
   }
+  const hasLegs = legs.length > 0
+  const ways = file !== null && file.map.waypoints.length + file.map.ways.length > 0
   return (
     <Box sx={{ display: 'grid', gap: 3, alignContent: 'start', minWidth: 0 }}>
-      {(!base || moving) && (
+      {(!site || moving) && (
         <BaseForm
           key={file?.name ?? 'none'}
           trialId={trialId}
-          gpx={file?.gpx ?? null}
+          gpx={file?.map ?? null}
           onDone={() => setMoving(false)}
         />
       )}
-      {base && !moving && (
+      {site && !moving && (
         <Box>
           <Typography variant="h2" component="h2">
-            {base.name}
+            {site.name}
           </Typography>
           <Box sx={{ color: 'var(--soft)' }}>
-            {coordinateText(base, format)}{' '}
+            {base ? coordinateText(base, format) : 'without coordinates'}{' '}
             <Button size="small" onClick={() => setMoving(true)}>
               Place it elsewhere
             </Button>
@@ -66,9 +87,9 @@ export function GroundSide({ trialId, base, hasLegs, grids, kept, format, picked
       )}
       <Box>
         <FileDrop
-          label={file ? `${file.name} is open; drop another` : 'Drop a GPX file here'}
-          hint="Waypoints, tracks or routes."
-          accept=".gpx"
+          label={file ? `${file.name} is open; drop another` : 'Drop a GPX, KML or GeoJSON file here'}
+          hint="Places, ways, areas."
+          accept={MAP_FILES}
           onFiles={read}
           onTooLarge={(name) =>
             setProblems([
@@ -78,13 +99,21 @@ export function GroundSide({ trialId, base, hasLegs, grids, kept, format, picked
         />
         {problems.length > 0 && <Refused title="The file was not taken in" problems={problems} />}
       </Box>
-      {base && file && (
+      {base && file && ways && (
         <Box>
           <Typography variant="h2" component="h2" sx={{ mb: 1.5 }}>
             Add a leg from {file.name}
           </Typography>
-          <FileLegForm key={file.name} trialId={trialId} base={base} gpx={file.gpx} units={units} />
+          <FileLegForm key={file.name} trialId={trialId} base={base} gpx={file.map} units={units} />
         </Box>
+      )}
+      {file && file.map.areas.length > 0 && (
+        <FileAreas
+          key={file.name}
+          fileName={file.name}
+          areas={file.map.areas}
+          onDone={() => setFile(ways ? { ...file, map: { ...file.map, areas: [] } } : null)}
+        />
       )}
       {base && (
         <Box component="details" open={!hasLegs && !file}>
@@ -94,11 +123,26 @@ export function GroundSide({ trialId, base, hasLegs, grids, kept, format, picked
           <BearingLegForm trialId={trialId} base={base} units={units} />
         </Box>
       )}
+      {site && (
+        <Fold title="Add marks by tape, wheel or paces">
+          <TapeLegForm trialId={trialId} units={units} />
+        </Fold>
+      )}
       <KeptLegs trialId={trialId} kept={kept} units={units} />
       <GroundFiles grids={grids} />
+      <AreasPanel
+        areas={areas}
+        drawn={props.drawn}
+        drawing={props.drawing}
+        units={units}
+        onDraw={props.onDraw}
+        onDrawnDone={props.onDrawnDone}
+      />
+      <Backdrops backdrops={backdrops} />
       <Fold title="Other places: candidates, relays, stations not ours">
         <SiteForm units={units} suggested={picked} />
       </Fold>
+      <TakeOut trialName={props.trialName} site={site} sites={props.sites} legs={legs} areas={areas} />
     </Box>
   )
 }

@@ -2,41 +2,48 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import dynamic from 'next/dynamic'
-import { useEffect, useMemo, useState } from 'react'
-import { coordinateText, inverse, snapToWay, type CoordinateFormat, type Place } from '@/core/geo'
+import { useMemo, useState } from 'react'
+import { inverse, snapToWay, type CoordinateFormat, type Place } from '@/core/geo'
 import type { Problem } from '@/core/formats'
-import type { Link } from '@/core/kit'
+import type { Direction, Link } from '@/core/kit'
 import { USUAL_PREDICTION } from '@/core/reach'
-import type { GroundProfile } from '@/core/terrain'
-import { distanceText, type Units } from '@/core/units'
+import type { Rings } from '@/core/terrain'
+import type { Units } from '@/core/units'
+import type { AreaRow } from '@/data/areas'
+import type { BackdropRow } from '@/data/backdrops'
 import type { GridRow } from '@/data/grids'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
+import type { CoverArea } from '@/core/terrain'
 import { PageHead, Refused } from '@/ui/shell'
 import { useTerrain } from '@/ui/terrain/useTerrain'
-import type { Raster } from '@/ui/map/reliefLayers'
+import type { Picture } from '@/ui/map/reliefLayers'
 import { putMark } from './actions'
+import { BaseOnGround } from './BaseOnGround'
 import { GroundSide } from './GroundSide'
-import { HorizonWords } from './HorizonWords'
 import { LegList } from './LegList'
-import { MapBar } from './MapBar'
-import { marksOnGround } from './marksOnGround'
+import { MapSection } from './MapSection'
+import { OutlineWords } from './OutlineWords'
+import { makePointer } from './pointer'
 import { PredictionFields } from './PredictionFields'
-import { ProfilePanel } from './ProfilePanel'
+import { ProfileSection } from './ProfileSection'
 import { SitesPanel } from './SitesPanel'
-import { useGroundDrawing } from './useGroundDrawing'
-import { useProfiles } from './useProfiles'
+import { useGroundContent, usePlacedMarks } from './useGroundContent'
+import { useOutlines } from './useOutlines'
+import { useOutlooks } from './useOutlooks'
 import { WayPanel } from './WayPanel'
-
-const GroundMap = dynamic(() => import('@/ui/map/GroundMap').then((m) => m.GroundMap), { ssr: false })
 
 interface Props {
   trialId: string
+  trialName: string
   site: SiteRow | null
   sites: SiteRow[]
   legs: LegWithMarks[]
   links: Link[]
+  directions: Direction[]
+  reliability: number
   grids: GridRow[]
+  areas: AreaRow[]
+  backdrops: BackdropRow[]
   kept: LegWithMarks[]
   minutesAtMark: number
   units: Units
@@ -50,67 +57,37 @@ const SIGHT_INK: [number, number, number] = [244, 185, 44]
 /** What is in sight is looked for this far, m. */
 const SIGHT_RADIUS_M = 30_000
 
+const isCover = (a: AreaRow): a is AreaRow & CoverArea => a.kind !== 'to cover'
+
 /** The ground: where the base stands, where to stop, what lies between, and what to expect there. */
-export function GroundStep({ trialId, site, sites, legs, links, grids, kept, minutesAtMark, units }: Props) {
+export function GroundStep(props: Props) {
+  const { trialId, site, sites, legs, links, directions, reliability, grids, areas, units } = props
   const [problems, setProblems] = useState<Problem[]>([])
   const [settings, setSettings] = useState(USUAL_PREDICTION)
   const [chosen, setChosen] = useState<{ id: string | null; name: string; place: Place } | null>(null)
-  const [pointed, setPointed] = useState<Place | null>(null)
-  const [profile, setProfile] = useState<{ profile: GroundProfile; name: string } | null>(null)
-  const [heights, setHeights] = useState<{ nearM: number; farM: number } | null>(null)
   const [format, setFormat] = useState<CoordinateFormat>('degrees')
-  const [measuring, setMeasuring] = useState(false)
-  const [measured, setMeasured] = useState<number | null>(null)
   const [snap, setSnap] = useState(true)
-  const [sight, setSight] = useState<{ raster: Raster; words: string } | null>(null)
-  const worker = useTerrain(grids)
-  const drawn = useGroundDrawing(worker, grids)
+  const [sight, setSight] = useState<{ picture: Picture; words: string } | null>(null)
+  const [reach, setReach] = useState(false)
+  const [drawing, setDrawing] = useState(false)
+  const [drawn, setDrawn] = useState<Rings | null>(null)
+  const [pointer] = useState(makePointer)
+  const cover = useMemo(() => areas.filter(isCover), [areas])
+  const { worker, key: groundKey } = useTerrain(grids, cover)
+  const gridIds = grids.map((g) => g.id).join()
+  const ground = useMemo(
+    () => (worker && gridIds !== '' ? { worker, ids: gridIds.split(',') } : null),
+    [worker, gridIds],
+  )
   const base = useMemo(
     () => (site?.lat != null && site.lon != null ? { lat: site.lat, lon: site.lon, name: site.name } : null),
     [site],
   )
   const marks = useMemo(() => legs.flatMap((l) => l.marks), [legs])
-  const placed = useMemo(
-    () =>
-      marks.flatMap((m) =>
-        m.lat !== null && m.lon !== null ? [{ id: m.id, name: m.name, lat: m.lat, lon: m.lon }] : [],
-      ),
-    [marks],
-  )
-  const profiles = useProfiles(worker, base, placed)
-  const outlooks = useMemo(
-    () => marksOnGround(marks, profiles, links, settings),
-    [marks, profiles, links, settings],
-  )
-  const content = useMemo(
-    () => ({
-      base,
-      legs: legs.map((l) => ({ name: l.name, way: l.way })),
-      marks: placed.map((m) => ({ ...m, kind: outlooks.find((o) => o.mark.id === m.id)?.kind ?? null })),
-      sites: sites.flatMap((s) =>
-        s.lat !== null && s.lon !== null
-          ? [{ id: s.id, name: s.name, role: s.role, doubtM: s.doubtM, lat: s.lat, lon: s.lon }]
-          : [],
-      ),
-      farthestM: Math.max(500, ...marks.map((m) => m.distanceM)),
-      units,
-    }),
-    [base, legs, placed, outlooks, sites, marks, units],
-  )
-
-  // The profile follows the pointer over the map; away from it, it goes to what was picked.
-  const target = pointed ?? chosen?.place ?? null
-  const targetName = pointed ? 'the pointer' : (chosen?.name ?? 'a mark')
-  useEffect(() => {
-    if (!worker || !base || !target) return
-    let stale = false
-    void worker.profile(base, target).then((p) => {
-      if (!stale && p) setProfile({ profile: p, name: targetName })
-    })
-    return () => {
-      stale = true
-    }
-  }, [worker, base, target, targetName])
+  const placed = usePlacedMarks(legs)
+  const { baseM, outlooks } = useOutlooks(worker, groundKey, base, marks, links, settings)
+  const content = useGroundContent(base, legs, placed, outlooks, sites, units)
+  const outlines = useOutlines(reach, { worker, groundKey, base, links, directions, settings, reliability })
 
   const pick = (place: Place) => {
     const near = placed.map((m) => ({ m, off: inverse(m, place).distanceM })).sort((a, b) => a.off - b.off)[0]
@@ -129,100 +106,75 @@ export function GroundStep({ trialId, site, sites, legs, links, grids, kept, min
   }
   const showSight = async (from: Place, heightM: number, name: string) => {
     if (!worker) return
-    const found = await worker.sight(
-      from,
-      heightM,
-      links[0]?.out.antennaHeightM ?? 1.5,
-      SIGHT_RADIUS_M,
-      SIGHT_INK,
-    )
+    const farM = links[0]?.out.antennaHeightM ?? 1.5
+    const found = await worker.sight(from, heightM, farM, SIGHT_RADIUS_M, SIGHT_INK)
     if (!found)
       setProblems([{ code: 'sight', where: name, message: 'It stands outside all ground that is known.' }])
     else
       setSight({
-        raster: found,
+        picture: found,
         words: `Yellow: in sight from ${name}, ${Math.round(100 * found.landShare)} % of the land.`,
       })
   }
-  const readout = () => {
-    if (measured !== null) return `Measured: ${distanceText(measured, units)}`
-    if (measuring) return 'Click two places'
-    if (pointed) return coordinateText(pointed, format)
-    return chosen ? `${chosen.name}: ${coordinateText(chosen.place, format)}` : ''
+  const choose = (id: string) => {
+    const m = placed.find((p) => p.id === id)
+    if (m) setChosen({ id, name: m.name, place: m })
   }
-  const baseHeight = [...profiles.values()][0]?.heightsM[0]
-  const own = { nearM: links[0]?.base.antennaHeightM ?? 8, farM: links[0]?.out.antennaHeightM ?? 1.5 }
-  const tried = heights ?? own
   return (
     <>
       <PageHead
         title="Ground"
         lead="Where the base stands, the marks to stop at along each leg, and what to expect there. Distances are crow-flies from the base."
       />
-      <MapBar
+      <MapSection
+        content={content}
+        ground={ground}
+        areas={areas}
+        outlines={outlines ?? NO_OUTLINES}
+        reach={reach}
+        onReach={setReach}
+        backdrops={props.backdrops}
+        sight={sight?.picture ?? null}
+        onHideSight={() => setSight(null)}
+        chosen={chosen}
+        pointer={pointer}
         format={format}
         onFormat={setFormat}
-        measuring={measuring}
-        onMeasuring={(on) => {
-          setMeasuring(on)
-          setMeasured(null)
-        }}
         snap={snap}
         onSnap={setSnap}
-        onHideSight={sight ? () => setSight(null) : null}
-        words={readout()}
-      />
-      <GroundMap
-        content={content}
-        grids={drawn}
-        sight={sight?.raster ?? null}
-        target={chosen?.place ?? null}
-        label={`Map: ${base?.name ?? 'no base yet'}, ${legs.length} legs, ${marks.length} marks`}
-        height={520}
-        measuring={measuring}
-        onMeasured={setMeasured}
-        onPointer={setPointed}
+        drawing={drawing}
+        onDrawn={(rings) => {
+          setDrawn(rings)
+          setDrawing(false)
+        }}
         onPick={pick}
         onMoveMark={(id, p) => void moveMark(id, p)}
+        units={units}
       />
-      <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem', mt: 0.5, mb: 2 }}>
+      <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem', mt: 0.5, mb: 2 }} role="status">
         {sight
           ? sight.words
           : 'Marks: full in sight, yellow grazing, open shadowed. Drag one to move it; click anywhere for the profile.'}
+        {reach &&
+          (outlines ? (
+            <OutlineWords
+              links={links}
+              points={outlines.map((o) => o.points)}
+              reliability={reliability}
+              units={units}
+            />
+          ) : (
+            <div>
+              {grids.length === 0 || !base
+                ? 'Rings of reach need a base and its ground.'
+                : 'Working out the rings…'}
+            </div>
+          ))}
       </Box>
       {problems.length > 0 && <Refused title="It was not taken in" problems={problems} />}
-      {baseHeight !== undefined && (Number.isNaN(baseHeight) || baseHeight <= 0) && (
-        <Refused
-          title={
-            Number.isNaN(baseHeight)
-              ? 'The base stands outside the ground that is known'
-              : 'The base stands in the sea'
-          }
-          problems={[
-            {
-              where: base?.name ?? 'Base',
-              message: Number.isNaN(baseHeight)
-                ? 'Nothing is predicted from there. Bring in the tile that holds it, or place the base elsewhere.'
-                : 'By this ground its height is 0 m. Check its coordinates; what is predicted counts from the water.',
-            },
-          ]}
-        />
-      )}
+      <BaseOnGround name={base?.name ?? 'Base'} heightM={baseM} />
       {base && grids.length > 0 && (
-        <ProfilePanel
-          profile={profile?.profile ?? null}
-          baseName={base.name}
-          farName={profile?.name ?? 'a mark'}
-          links={links}
-          settings={settings}
-          nearM={tried.nearM}
-          farM={tried.farM}
-          tried={heights !== null}
-          units={units}
-          onNear={(nearM) => setHeights({ ...tried, nearM })}
-          onFar={(farM) => setHeights({ ...tried, farM })}
-          onOwnHeights={() => setHeights(null)}
-        />
+        <ProfileSection {...{ worker, groundKey, base, chosen, pointer, links, settings, units }} />
       )}
       <Box
         sx={{
@@ -238,12 +190,6 @@ export function GroundStep({ trialId, site, sites, legs, links, grids, kept, min
                 What to expect
               </Typography>
               <PredictionFields value={settings} onChange={setSettings} />
-              <HorizonWords
-                link={links[0]!}
-                model={settings.model}
-                distanceKm={profile?.profile.lengthKm ?? null}
-                units={units}
-              />
             </>
           )}
           <LegList
@@ -251,38 +197,44 @@ export function GroundStep({ trialId, site, sites, legs, links, grids, kept, min
             legs={legs}
             links={links}
             outlooks={outlooks}
+            hasGround={baseM !== null}
             chosen={chosen?.id ?? null}
             units={units}
-            onChoose={(id) => {
-              const m = placed.find((p) => p.id === id)
-              if (m) setChosen({ id, name: m.name, place: m })
-            }}
+            onChoose={choose}
           />
           {grids.length > 0 && (
             <SitesPanel
-              worker={worker}
-              base={base}
-              sites={sites}
-              marks={marks}
-              links={links}
-              settings={settings}
-              units={units}
+              {...{ worker, groundKey, base, sites, areas, marks, links, directions, settings, units }}
               onSight={(p, h, n) => void showSight(p, h, n)}
             />
           )}
-          <WayPanel marks={marks} minutesAtMark={minutesAtMark} units={units} />
+          <WayPanel marks={marks} minutesAtMark={props.minutesAtMark} units={units} />
         </Box>
         <GroundSide
           trialId={trialId}
+          trialName={props.trialName}
+          site={site}
           base={base}
-          hasLegs={legs.length > 0}
+          legs={legs}
+          sites={sites}
           grids={grids}
-          kept={kept}
+          areas={areas}
+          backdrops={props.backdrops}
+          kept={props.kept}
           format={format}
           picked={chosen?.place ?? null}
+          drawn={drawn}
+          drawing={drawing}
+          onDraw={(on) => {
+            setDrawing(on)
+            if (on) document.querySelector('[aria-label^="Map:"]')?.scrollIntoView({ block: 'center' })
+          }}
+          onDrawnDone={() => setDrawn(null)}
           units={units}
         />
       </Box>
     </>
   )
 }
+
+const NO_OUTLINES: never[] = []

@@ -3,19 +3,24 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
+import { useState } from 'react'
 import type { Link } from '@/core/kit'
+import { edgesOf, type MarkOutlook } from '@/core/reach'
 import { distanceText, heightText, type Units } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
 import { RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { dropLeg } from './actions'
-import { edgesOf, type MarkOutlook } from './marksOnGround'
+import { MeasureMark } from './MeasureMark'
+import { MEANS } from './means'
 
 interface Props {
   trialId: string
   legs: LegWithMarks[]
   links: Link[]
   outlooks: MarkOutlook[]
+  /** Some ground is known, here or elsewhere. */
+  hasGround: boolean
   chosen: string | null
   units: Units
   onChoose: (markId: string) => void
@@ -50,10 +55,31 @@ function Edges({ outlooks, links, units }: { outlooks: MarkOutlook[]; links: Lin
   )
 }
 
+/** Says from where on a leg its ground is not known. */
+function LeavesGround({ outlooks, units }: { outlooks: MarkOutlook[]; units: Units }) {
+  const lost = outlooks.filter(
+    (o) => o.mark.lat !== null && Object.keys(o.weaker).length === 0 && o.kind === null,
+  )
+  const known = outlooks.filter((o) => o.kind !== null).map((o) => o.mark.distanceM)
+  if (lost.length === 0) return null
+  return (
+    <Box sx={{ my: 0.75 }}>
+      <b>
+        {known.length === 0
+          ? 'This leg lies outside the ground that is known'
+          : `It leaves the ground that is known past ${distanceText(Math.max(...known), units)}`}
+      </b>
+      : {lost.map((o) => o.mark.name).join(', ')} {lost.length === 1 ? 'is' : 'are'} not predicted. Bring in
+      the tile beside.
+    </Box>
+  )
+}
+
 /** The trial's legs, each with its marks: where they are, how they lie, what to expect there. */
-export function LegList({ trialId, legs, links, outlooks, chosen, units, onChoose }: Props) {
+export function LegList({ trialId, legs, links, outlooks, hasGround, chosen, units, onChoose }: Props) {
   const looks = looksOf(links.map((l) => l.letter))
   const onGround = outlooks.some((o) => o.groundM !== null)
+  const [measuring, setMeasuring] = useState<string | null>(null)
   return (
     <>
       {legs.map((leg) => {
@@ -77,6 +103,7 @@ export function LegList({ trialId, legs, links, outlooks, chosen, units, onChoos
               </Button>
             </Box>
             <Edges outlooks={mine} links={links} units={units} />
+            {hasGround && <LeavesGround outlooks={mine} units={units} />}
             <details open={legs.length === 1}>
               <summary style={{ cursor: 'pointer' }}>Its marks</summary>
               <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Marks of ${leg.name}`}>
@@ -125,6 +152,21 @@ export function LegList({ trialId, legs, links, outlooks, chosen, units, onChoos
                         <td>
                           {distanceText(m.distanceM, units)}
                           {m.distanceSdM !== null && ` ± ${distanceText(m.distanceSdM, units)}`}
+                          {m.lat === null && (
+                            <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>
+                              {MEANS.find((x) => x.means === m.how)?.short}
+                              <Button
+                                size="small"
+                                onClick={() => setMeasuring(m.id)}
+                                aria-label={`Measure ${m.name}`}
+                              >
+                                Measure
+                              </Button>
+                            </Box>
+                          )}
+                          {measuring === m.id && (
+                            <MeasureMark mark={m} units={units} onDone={() => setMeasuring(null)} />
+                          )}
                         </td>
                         <td>
                           {degrees(m.bearingDeg)}

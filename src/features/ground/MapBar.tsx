@@ -4,7 +4,9 @@ import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
+import type { ReactNode } from 'react'
 import { COORDINATE_FORMATS, type CoordinateFormat } from '@/core/geo'
+import type { BackdropRow } from '@/data/backdrops'
 
 interface Props {
   format: CoordinateFormat
@@ -15,8 +17,14 @@ interface Props {
   onSnap: (on: boolean) => void
   /** Null where nothing is shown. */
   onHideSight: (() => void) | null
+  /** Rings of expected reach are drawn. */
+  reach: boolean
+  onReach: (on: boolean) => void
+  backdrops: BackdropRow[]
+  backdropId: string
+  onBackdrop: (id: string) => void
   /** What the pointer is at, or what was measured. */
-  words: string
+  children: ReactNode
 }
 
 /** What stands over the map: coordinates, measuring, snapping. */
@@ -47,16 +55,37 @@ export function MapBar(props: Props) {
         control={
           <Checkbox size="small" checked={props.snap} onChange={(e) => props.onSnap(e.target.checked)} />
         }
-        label="Dragged marks snap to their way"
+        label="Marks snap to their way"
       />
+      <FormControlLabel
+        control={
+          <Checkbox size="small" checked={props.reach} onChange={(e) => props.onReach(e.target.checked)} />
+        }
+        label="Rings of expected reach"
+      />
+      {props.backdrops.length > 0 && (
+        <TextField
+          select
+          label="Ground drawn as"
+          value={props.backdropId}
+          onChange={(e) => props.onBackdrop(e.target.value)}
+          sx={{ minWidth: 190 }}
+          slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
+        >
+          <MenuItem value="">relief and contours</MenuItem>
+          {props.backdrops.map((b) => (
+            <MenuItem key={b.id} value={b.id}>
+              {b.name}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
       {props.onHideSight && (
         <Button size="small" onClick={props.onHideSight}>
           Hide what is in sight
         </Button>
       )}
-      <Box sx={{ ml: 'auto' }} data-testid="readout">
-        {props.words}
-      </Box>
+      {props.children}
     </Box>
   )
 }

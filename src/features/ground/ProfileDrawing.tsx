@@ -49,6 +49,8 @@ export function ProfileDrawing(props: Props) {
     low = Math.min(low, bulged(i))
     high = Math.max(high, bulged(i))
   }
+  const treeTop = (i: number) => bulged(i) + (profile.cover?.woodTopM[i] ?? 0)
+  for (let i = 0; i < n; i++) high = Math.max(high, treeTop(i))
   low = Math.min(low, H[0]!, H[n - 1]!) - 2
   high += Math.max(6, (high - low) * 0.08)
   const x = (km: number) => LEFT + (km / d) * (width - LEFT - RIGHT)
@@ -67,6 +69,16 @@ export function ProfileDrawing(props: Props) {
     return [
       `M${x(D[i - 1]!)} ${y(Math.max(g0, s0))}L${x(D[i]!)} ${y(Math.max(g1, s1))}L${x(D[i]!)} ${y(s1)}L${x(D[i - 1]!)} ${y(s0)}Z`,
     ]
+  })
+  const woods = index.slice(1).flatMap((i) => {
+    if (!(profile.cover?.woodTopM[i - 1] && profile.cover.woodTopM[i])) return []
+    const corners = [
+      [i - 1, bulged(i - 1)],
+      [i - 1, treeTop(i - 1)],
+      [i, treeTop(i)],
+      [i, bulged(i)],
+    ]
+    return [`M${corners.map(([j, m]) => `${x(D[j!]!).toFixed(1)} ${y(m!).toFixed(1)}`).join('L')}Z`]
   })
   const dragTo = (ground: number, set: (h: number) => void) => (e: PointerEvent<SVGGElement>) => {
     if (e.buttons !== 1) return
@@ -120,7 +132,13 @@ export function ProfileDrawing(props: Props) {
       ref={svg}
       width={width}
       height={HEIGHT}
-      style={{ display: 'block', background: 'var(--raised)', border: '1px solid var(--rule)' }}
+      // Until its width follows a narrower window, it must not widen the page.
+      style={{
+        display: 'block',
+        maxWidth: '100%',
+        background: 'var(--raised)',
+        border: '1px solid var(--rule)',
+      }}
       role="group"
       aria-label={`Profile from ${props.nearName} to ${props.farName}`}
     >
@@ -143,6 +161,17 @@ export function ProfileDrawing(props: Props) {
         opacity="0.28"
       />
       <path d={`M${ground}`} fill="none" stroke="var(--ink)" strokeWidth="2" />
+      {woods.length > 0 && (
+        <>
+          <defs>
+            <pattern id="trees" width="9" height="9" patternUnits="userSpaceOnUse">
+              <circle cx="4.5" cy="3.4" r="2.4" fill="none" stroke="var(--ink)" />
+              <path d="M4.5 5.8V9" stroke="var(--ink)" />
+            </pattern>
+          </defs>
+          <path d={woods.join('')} fill="url(#trees)" />
+        </>
+      )}
       {blocked.map((path, i) => (
         <path key={i} d={path} fill="var(--bad)" />
       ))}

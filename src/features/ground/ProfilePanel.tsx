@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography'
 import { useMemo, useRef } from 'react'
 import type { Link } from '@/core/kit'
 import { AVERAGE_GROUND, effectiveRadiusKm } from '@/core/propagation'
-import { predictBoth, sightEnds, type PredictionSettings } from '@/core/reach'
+import { pathOver, predictBoth, sightEnds, type PredictionSettings } from '@/core/reach'
 import { clearingHeightM, mastForLoss, pathClearance, type GroundProfile } from '@/core/terrain'
 import { distanceText, heightText, type Units } from '@/core/units'
 import { RigBadge } from '@/ui/shell'
@@ -48,6 +48,26 @@ function mastWords(clearsM: number, touchesM: number | null, at: string, units: 
       ? 'none brings the loss of the ground to 6 dB'
       : `${show(touchesM)} bring the loss of the ground to 6 dB`
   return `${clears}; ${bears}.`
+}
+
+/** What woods on the way take. */
+function woodWords(
+  links: readonly Link[],
+  profile: GroundProfile,
+  settings: PredictionSettings,
+  { nearM, farM }: { nearM: number; farM: number },
+  units: Units,
+): string {
+  const link = links[0]
+  if (!link || !profile.cover) return ''
+  const at = {
+    ...link,
+    base: { ...link.base, antennaHeightM: nearM },
+    out: { ...link.out, antennaHeightM: farM },
+  }
+  const { woodsM, woodsDb } = predictBoth(at, pathOver(profile), settings).toBase
+  if (woodsM < 1) return profile.cover.woodTopM.some((m) => m > 0) ? 'The ray passes over the woods. ' : ''
+  return `${distanceText(woodsM, units)} through wood takes ${woodsDb.toFixed(0)} dB. `
 }
 
 /** The ground to a mark or to the pointer, what is in the way, what would clear it, and what each link should do there. */
@@ -142,6 +162,7 @@ export function ProfilePanel({
                   ? 'In sight, but the ground reaches into the Fresnel zone.'
                   : `Shadowed: ${heightText(Math.max(1, Math.round(found.clearance.overM)), units)} of ground in the way.`}
             </b>{' '}
+            {woodWords(links, profile, settings, { nearM, farM }, units)}
             {mastWords(found.clears, found.touches, baseName, units)} Drag an antenna, or use the arrow keys
             on it.
           </Box>
@@ -174,7 +195,7 @@ export function ProfilePanel({
                     base: { ...link.base, antennaHeightM: tried ? nearM : link.base.antennaHeightM },
                     out: { ...link.out, antennaHeightM: tried ? farM : link.out.antennaHeightM },
                   }
-                  const p = predictBoth(at, { distanceKm: profile.lengthKm, profile }, settings)
+                  const p = predictBoth(at, pathOver(profile), settings)
                   const cell = (x: typeof p.toBase) => (
                     <td title={x.notes.join('; ')}>
                       <b>{Math.round(100 * x.chance)} %</b>{' '}

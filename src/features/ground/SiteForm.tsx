@@ -3,10 +3,15 @@
 import { yupResolver } from '@hookform/resolvers/yup'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
 import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useForm, useWatch } from 'react-hook-form'
-import { fromLength, lengthUnit, type Units } from '@/core/units'
+import { useState } from 'react'
+import { Controller, useForm, useWatch } from 'react-hook-form'
+import { placeOfLocator } from '@/core/geo'
+import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
 import { FormField } from '@/ui/fields/FormField'
 import { addSite } from './actions'
 import { siteSchema } from './groundSchema'
@@ -30,6 +35,14 @@ export function SiteForm({
   }
   const role: string = useWatch({ control, name: 'role' })
   const other = role === 'other station'
+  const [locator, setLocator] = useState('')
+  const located = placeOfLocator(locator)
+  const takeLocator = () => {
+    if (!located) return
+    setValue('lat', Number(located.place.lat.toFixed(6)))
+    setValue('lon', Number(located.place.lon.toFixed(6)))
+    setValue('doubtM', Math.round(toLength(located.doubtM, units)) as never)
+  }
   return (
     <Box
       component="form"
@@ -51,7 +64,41 @@ export function SiteForm({
         <FormField control={control} name="lat" label="Latitude" unit="°" />
         <FormField control={control} name="lon" label="Longitude" unit="°" />
         {other && (
-          <FormField control={control} name="doubtM" label="Known to within" unit={lengthUnit(units)} />
+          <>
+            <FormField control={control} name="doubtM" label="Known to within" unit={lengthUnit(units)} />
+            <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
+              <TextField
+                label="or grid locator"
+                value={locator}
+                onChange={(e) => setLocator(e.target.value)}
+                error={locator.trim().length >= 4 && !located}
+                helperText={
+                  locator.trim().length >= 4 && !located
+                    ? 'Such as HN57 or HN57kh'
+                    : 'Its middle and its doubt'
+                }
+              />
+              <Button disabled={!located} onClick={takeLocator}>
+                Take it
+              </Button>
+            </Box>
+            <Controller
+              control={control}
+              name="moves"
+              render={({ field }) => (
+                <FormControlLabel
+                  control={
+                    <Checkbox
+                      size="small"
+                      checked={field.value ?? false}
+                      onChange={(e) => field.onChange(e.target.checked)}
+                    />
+                  }
+                  label="It moves"
+                />
+              )}
+            />
+          </>
         )}
         <FormField
           control={control}

@@ -5,27 +5,31 @@ import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { inverse, type Place } from '@/core/geo'
-import type { Link } from '@/core/kit'
+import type { Direction, Link } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
 import type { Mark } from '@/core/trial'
 import { distanceText, fromLength, lengthUnit, toLength, type Units } from '@/core/units'
+import type { AreaRow } from '@/data/areas'
 import type { SiteRow } from '@/data/ground'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { Refused } from '@/ui/shell'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 import { dropSite } from './actions'
-import { siteOutlook, type SiteOutlook } from './siteOutlook'
-import { useProfiles } from './useProfiles'
+import { useAreaShares } from './useAreaShares'
+import { useSiteOutlooks } from './useSiteOutlooks'
 
 interface Props {
   worker: TerrainWorker | null
+  groundKey: string
   base: (Place & { name: string }) | null
   sites: SiteRow[]
+  areas: AreaRow[]
   marks: Mark[]
   links: Link[]
+  directions: Direction[]
   settings: PredictionSettings
   units: Units
   onSight: (place: Place, heightM: number, name: string) => void
@@ -33,7 +37,9 @@ interface Props {
 
 const percent = (v: number) => `${Math.round(100 * v)} %`
 
-interface RowProps extends Pick<Props, 'worker' | 'marks' | 'settings'> {
+interface RowProps extends Pick<Props, 'worker' | 'groundKey' | 'marks' | 'settings' | 'directions'> {
+  /** Ground to be covered. */
+  toCover: AreaRow[]
   place: Place
   link: Link
   heightsM: [number, number]
@@ -45,6 +51,9 @@ interface RowProps extends Pick<Props, 'worker' | 'marks' | 'settings'> {
 
 function SiteRows({
   worker,
+  groundKey,
+  directions,
+  toCover,
   place,
   marks,
   link,
@@ -56,14 +65,8 @@ function SiteRows({
   onDelete,
   units,
 }: RowProps & { units: Units }) {
-  const to = marks.flatMap((m) =>
-    m.lat !== null && m.lon !== null ? [{ id: m.id, lat: m.lat, lon: m.lon }] : [],
-  )
-  const profiles = useProfiles(worker, place, to)
-  const [low, high] = heightsM.map((h) => siteOutlook(marks, profiles, link, h, settings)) as [
-    SiteOutlook | null,
-    SiteOutlook | null,
-  ]
+  const [low, high] = useSiteOutlooks({ worker, groundKey, place, marks, link, heightsM, settings })
+  const shares = useAreaShares(toCover, { worker, groundKey, place, link, heightsM, directions, settings })
   const show = (h: number) => `${Number(toLength(h, units).toFixed(1))} ${lengthUnit(units)}`
   const perMetre =
     low && high ? (high.meanMarginDb - low.meanMarginDb) / (high.heightM - low.heightM || 1) : null
@@ -105,6 +108,22 @@ function SiteRows({
               the ground to the marks is not known
             </td>
           )}
+          {toCover.map((a, j) => {
+            const share = shares?.[i]?.[j]
+            return (
+              <td key={a.id}>
+                {share ? (
+                  share.known > 0 ? (
+                    <b>{percent(share.share)}</b>
+                  ) : (
+                    'not known'
+                  )
+                ) : (
+                  <span style={{ color: 'var(--soft)' }}>…</span>
+                )}
+              </td>
+            )
+          })}
           <td>
             <Button
               size="small"
@@ -121,7 +140,9 @@ function SiteRows({
 }
 
 /** Sites and heights side by side: what a mast here or there would do for the marks of the trial. */
-export function SitesPanel({ worker, base, sites, marks, links, settings, units, onSight }: Props) {
+export function SitesPanel(props: Props) {
+  const { worker, groundKey, base, sites, areas, marks, links, directions, settings, units, onSight } = props
+  const toCover = useMemo(() => areas.filter((a) => a.kind === 'to cover'), [areas])
   const [linkId, setLink] = useState(links[0]?.id ?? '')
   const [low, setLow] = useState(String(Number(toLength(4, units).toFixed(1))))
   const [high, setHigh] = useState(String(Number(toLength(8, units).toFixed(1))))
@@ -149,7 +170,7 @@ export function SitesPanel({ worker, base, sites, marks, links, settings, units,
     [s.role, distanceText(inverse(base, { lat: s.lat!, lon: s.lon! }).distanceM, units), s.note]
       .filter(Boolean)
       .join(' · ')
-  const shared = { worker, marks, link, settings, heightsM: heights, units }
+  const shared = { worker, groundKey, marks, link, directions, settings, heightsM: heights, units, toCover }
   return (
     <Box component="section" aria-label="Sites and heights" sx={{ mt: 4 }}>
       <Typography variant="h2" component="h2">
@@ -211,6 +232,9 @@ export function SitesPanel({ worker, base, sites, marks, links, settings, units,
               <th>Marks in sight</th>
               <th>Mean margin</th>
               <th>Pairs of marks through a relay here</th>
+              {toCover.map((a) => (
+                <th key={a.id}>Of {a.name || 'the area to cover'}, nine times in ten</th>
+              ))}
               <th />
             </tr>
           </thead>

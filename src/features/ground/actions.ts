@@ -4,11 +4,16 @@ import { revalidatePath } from 'next/cache'
 import * as yup from 'yup'
 import { inverse } from '@/core/geo'
 import {
+  addAreas,
   addLegToTrial,
   addOtherSite,
   db,
+  deleteArea,
+  deleteBackdrop,
   deleteGrid,
   deleteSite,
+  editArea,
+  measureMark,
   moveMark,
   takeKeptLeg,
   openTrial,
@@ -16,8 +21,19 @@ import {
   refuse,
   removeLeg,
   type Done,
+  type NewArea,
 } from '@/data'
-import { baseSchema, legSchema, movedSchema, siteSchema } from './groundSchema'
+import {
+  areaEditSchema,
+  areasSchema,
+  bareBaseSchema,
+  baseSchema,
+  legSchema,
+  measuredSchema,
+  movedSchema,
+  siteSchema,
+  tapeLegSchema,
+} from './groundSchema'
 
 async function checked<T>(work: () => Done<T>): Promise<Done<T>> {
   try {
@@ -34,6 +50,36 @@ export async function setBase(trialId: string, raw: unknown): Promise<Done<strin
   return checked(() => {
     const { name, lat, lon } = baseSchema.validateSync(raw)
     return placeBase(db(), trialId, name, { lat: lat!, lon: lon! })
+  })
+}
+
+/** A base without coordinates. */
+export async function setBareBase(trialId: string, raw: unknown): Promise<Done<string>> {
+  return checked(() => placeBase(db(), trialId, bareBaseSchema.validateSync(raw).name, null))
+}
+
+/** A leg of marks by distance alone. */
+export async function addTapeLeg(trialId: string, raw: unknown): Promise<Done<string>> {
+  return checked(() => {
+    const { name, bearingDeg, how, sdShare, distancesM } = tapeLegSchema.validateSync(raw)
+    const sorted = [...new Set(distancesM)].sort((a, b) => a - b)
+    const letter = (/[A-Za-z]/.exec(name)?.[0] ?? 'M').toUpperCase()
+    const marks = sorted.map((distanceM, i) => ({
+      name: `${letter}${String(i + 1).padStart(2, '0')}`,
+      place: null,
+      alongM: null,
+      how,
+      distanceM,
+      distanceSdM: Math.max(0.5, distanceM * sdShare),
+    }))
+    return addLegToTrial(db(), trialId, { name, how: 'marks', bearingDeg, way: [], marks })
+  })
+}
+
+export async function putMeasured(raw: unknown): Promise<Done> {
+  return checked(() => {
+    const { markId, how, distanceM, distanceSdM } = measuredSchema.validateSync(raw)
+    return measureMark(db(), markId, how, distanceM, distanceSdM)
   })
 }
 
@@ -84,4 +130,23 @@ export async function dropSite(id: string): Promise<Done> {
 
 export async function takeLeg(trialId: string, legId: string): Promise<Done> {
   return checked(() => takeKeptLeg(db(), trialId, legId))
+}
+
+export async function bringAreas(raw: unknown): Promise<Done<number>> {
+  return checked(() => addAreas(db(), areasSchema.validateSync(raw) as NewArea[]))
+}
+
+export async function changeArea(raw: unknown): Promise<Done> {
+  return checked(() => {
+    const { id, revision, ...fields } = areaEditSchema.validateSync(raw)
+    return editArea(db(), id, revision, fields)
+  })
+}
+
+export async function dropArea(id: string): Promise<Done> {
+  return checked(() => deleteArea(db(), id))
+}
+
+export async function dropBackdrop(id: string): Promise<Done> {
+  return checked(() => deleteBackdrop(db(), id))
 }

@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { COVER_KINDS } from '@/core/terrain'
 import { decimal, neededDecimal } from '@/ui/fields/decimal'
 
 const lat = () =>
@@ -8,11 +9,10 @@ const lon = () =>
     .min(-180, 'Between -180 and 180 degrees')
     .max(180, 'Between -180 and 180 degrees')
 
-export const baseSchema = yup.object({
-  name: yup.string().trim().required('Name the place, such as "Harbour"').max(60),
-  lat: lat(),
-  lon: lon(),
-})
+const baseName = () => yup.string().trim().required('Name the place, such as "Harbour"').max(60)
+export const baseSchema = yup.object({ name: baseName(), lat: lat(), lon: lon() })
+/** A base whose place nobody wrote down: distances from it are by tape, wheel or paces. */
+export const bareBaseSchema = yup.object({ name: baseName() })
 
 /** A leg by bearing: marks at even distances out from the base, in m. */
 export const bearingLegSchema = yup.object({
@@ -55,6 +55,74 @@ export const legSchema = yup.object({
     .min(1, 'The leg has no marks.')
     .max(500, 'A leg has at most 500 marks; make the spacing wider.')
     .required(),
+})
+
+const means = () =>
+  yup
+    .string()
+    .oneOf(['tape', 'wheel', 'paces', 'pegged'] as const)
+    .required()
+const distanceM = () => yup.number().min(1, 'At least 1 m').max(100_000, 'At most 100 km').required()
+
+/** Marks by distance alone. */
+export const tapeLegSchema = yup.object({
+  name: yup.string().trim().required('Name the leg, such as "Down the lane"').max(60),
+  bearingDeg: yup.number().min(0).max(360).nullable().default(null),
+  how: means(),
+  sdShare: yup.number().min(0).max(0.5).required(),
+  distancesM: yup
+    .array(distanceM())
+    .min(1, 'Say at least one distance')
+    .max(200, 'At most 200 marks')
+    .required(),
+})
+
+export const measuredSchema = yup.object({
+  markId: yup.string().required(),
+  how: means(),
+  distanceM: distanceM(),
+  distanceSdM: yup.number().min(0).max(50_000).required(),
+})
+
+const areaFields = {
+  name: yup.string().trim().max(60, 'At most 60 letters').default(''),
+  kind: yup
+    .string()
+    .oneOf([...COVER_KINDS, 'to cover'] as const)
+    .required(),
+  heightM: yup.number().min(0, 'A height is 0 or more').max(120, 'At most 120 m').required(),
+}
+const corner = yup
+  .array(yup.number().required())
+  .length(2)
+  .test(
+    'place',
+    'A corner is off the globe',
+    (c) => c !== undefined && Math.abs(c[0]!) <= 180 && Math.abs(c[1]!) <= 89,
+  )
+  .required()
+
+/** Areas as the server takes them. */
+export const areasSchema = yup
+  .array(
+    yup
+      .object({
+        ...areaFields,
+        rings: yup
+          .array(yup.array(corner).min(4, 'An area needs three corners or more').max(20_000).required())
+          .min(1)
+          .max(200)
+          .required(),
+      })
+      .required(),
+  )
+  .min(1)
+  .max(2000, 'At most 2000 areas at once')
+  .required()
+export const areaEditSchema = yup.object({
+  id: yup.string().required(),
+  revision: yup.number().required(),
+  ...areaFields,
 })
 
 /** A mark that was moved on the map. */

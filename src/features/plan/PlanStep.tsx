@@ -2,8 +2,6 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Checkbox from '@mui/material/Checkbox'
-import FormControlLabel from '@mui/material/FormControlLabel'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
@@ -18,7 +16,10 @@ import { ScaleField } from '@/ui/fields/ScaleField'
 import { PageHead, Refused } from '@/ui/shell'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import { storePlan } from './actions'
+import { EarStatesList } from './EarStatesList'
 import { LinkPicker } from './LinkPicker'
+import { NeedFields } from './NeedFields'
+import { PowerPart } from './PowerPart'
 import { SameAsList } from './SameAsList'
 
 interface Props {
@@ -210,22 +211,40 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
           <MenuItem value="mixed">mixed</MenuItem>
         </TextField>
       </Part>
-      <Part title="Order">
-        <FormControlLabel
-          control={
-            <Checkbox
-              checked={input.orderScheme === 'balanced'}
-              onChange={(e) => set('orderScheme', e.target.checked ? 'balanced' : 'as listed')}
-            />
-          }
-          label="Balanced: each link comes first equally often"
+      <Part title="By ear on the way">
+        <EarStatesList value={input.earStates} onChange={(v) => set('earStates', v)} />
+      </Part>
+      <Part title="The need">
+        <NeedFields
+          value={input}
+          units={units}
+          onChange={(need) => {
+            setInput((old) => ({ ...old, ...need }))
+            setSaved(null)
+          }}
         />
+      </Part>
+      <Part title="Order">
+        <TextField
+          select
+          label="Order of links at a mark"
+          value={input.orderScheme}
+          onChange={(e) => set('orderScheme', e.target.value as PlanInput['orderScheme'])}
+          sx={{ minWidth: 280, maxWidth: '100%' }}
+        >
+          <MenuItem value="balanced">Balanced: each link comes first equally often</MenuItem>
+          <MenuItem value="as listed">As listed, the same at every mark</MenuItem>
+          <MenuItem value="on-off-on">On, off, on: the first link again after each of the others</MenuItem>
+        </TextField>
         <Box>
           <Button size="small" onClick={() => set('orderSeed', (input.orderSeed * 48271 + 11) % 1_000_003)}>
             Shuffle again
           </Button>
           <span style={{ color: 'var(--soft)' }}> seed {input.orderSeed}</span>
         </Box>
+      </Part>
+      <Part title="Can it tell?">
+        <PowerPart plan={draft} expected={ground?.expected ?? []} />
       </Part>
       <Box
         sx={{

@@ -15,6 +15,10 @@ const plan = {
   sameAs: ['Same operator'],
   marginDb: 3,
   surroundings: 'mixed',
+  earStates: [],
+  reliability: 0.9,
+  needFloorM: null,
+  needCeilingM: null,
   links: [{ baseRigId: 'z', outRigId: 'a' }],
 }
 const why = (change: object) => {
@@ -48,6 +52,21 @@ describe('planSchema', () => {
       'from 1 to 10 dB',
     ],
     [{ scales: { base: scale, out: { kind: 'telepathy' } } }, 'out'],
+    [{ reliability: 0.2 }, 'from 50 to 99'],
+    [{ needFloorM: 0 }, 'above nought'],
+    [{ needFloorM: 3000, needCeilingM: 2000 }, 'nearer distance'],
+    [{ earStates: [{ name: 'fine', means: 'clear' }] }, 'none of it is copied'],
+    [
+      {
+        earStates: [
+          { name: 'gone', means: 'lost' },
+          { name: 'Gone', means: 'broken' },
+        ],
+      },
+      'same name',
+    ],
+    [{ earStates: [{ name: ' ', means: 'lost' }] }, 'needs a name'],
+    [{ orderScheme: 'as it comes' }, 'orderScheme'],
     [{ copyRule: { ...USUAL_COPY_RULE, maxCalls: 0 } }, 'maxCalls'],
   ])('refuses %j', (change, message) => {
     expect(why(change)).toContain(message)

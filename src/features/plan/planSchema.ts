@@ -1,5 +1,6 @@
 import * as yup from 'yup'
 import type { Scale } from '@/core/reports'
+import { ORDER_SCHEMES } from '@/core/trial'
 
 const KINDS = [
   'readability-strength',
@@ -49,10 +50,7 @@ export const planSchema = yup.object({
   scales: yup.object({ base: scale(), out: scale() }).required(),
   copyRule: copyRuleSchema.required(),
   repeats: yup.number().integer().min(1, 'At least one').max(20, 'At most 20 repeats').required(),
-  orderScheme: yup
-    .string()
-    .oneOf(['balanced', 'as listed'] as const)
-    .required(),
+  orderScheme: yup.string().oneOf(ORDER_SCHEMES).required(),
   orderSeed: yup.number().integer().min(0).max(2_000_000_000).required(),
   sameAs: yup.array(yup.string().trim().required().max(120)).max(40).required(),
   marginDb: yup.number().moreThan(0, 'The difference that matters must be above 0 dB').max(60).required(),
@@ -60,6 +58,51 @@ export const planSchema = yup.object({
     .string()
     .oneOf(['clear', 'cluttered', 'mixed'] as const)
     .required(),
+  earStates: yup
+    .array(
+      yup
+        .object({
+          name: yup.string().trim().required('Each state by ear needs a name').max(40),
+          means: yup
+            .string()
+            .oneOf(['clear', 'broken', 'lost'] as const)
+            .required(),
+        })
+        .required(),
+    )
+    .max(8)
+    .test(
+      'lost',
+      'One state by ear at least must mean that none of it is copied',
+      (list) => !list || list.length === 0 || list.some((s) => s.means === 'lost'),
+    )
+    .test(
+      'apart',
+      'Two states by ear have the same name',
+      (list) => !list || new Set(list.map((s) => s.name.toLowerCase())).size === list.length,
+    )
+    .required(),
+  reliability: yup
+    .number()
+    .min(0.5, 'A reliability goes from 50 to 99 in a hundred')
+    .max(0.99, 'A reliability goes from 50 to 99 in a hundred')
+    .required(),
+  needFloorM: yup
+    .number()
+    .moreThan(0, 'A needed distance must be above nought')
+    .max(2e6)
+    .nullable()
+    .defined(),
+  needCeilingM: yup
+    .number()
+    .moreThan(0, 'A distance not to be exceeded must be above nought')
+    .max(2e6)
+    .nullable()
+    .defined()
+    .test('above', 'It must be copied to a nearer distance than it must not be heard beyond', function (v) {
+      const floor = (this.parent as { needFloorM: number | null }).needFloorM
+      return v == null || floor == null || v > floor
+    }),
   links: yup
     .array(yup.object({ baseRigId: yup.string().required(), outRigId: yup.string().required() }).required())
     .max(8, 'At most eight links in one trial')

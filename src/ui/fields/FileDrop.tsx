@@ -4,16 +4,27 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useDropzone } from 'react-dropzone'
 
+export interface DroppedFile {
+  name: string
+  text: string
+  bytes: Uint8Array
+}
+
 interface Props {
   label: string
   hint: string
   accept: string
   multiple?: boolean
-  onFiles: (files: { name: string; text: string }[]) => void
+  onFiles: (files: DroppedFile[]) => void
   onTooLarge: (name: string) => void
 }
 
 const LARGEST = 64 * 1024 * 1024
+
+async function opened(file: File): Promise<DroppedFile> {
+  const bytes = new Uint8Array(await file.arrayBuffer())
+  return { name: file.name, bytes, text: new TextDecoder().decode(bytes) }
+}
 
 /** A place to drop files on or to pick them; said beforehand: 64 MB each. */
 export function FileDrop({ label, hint, accept, multiple = false, onFiles, onTooLarge }: Props) {
@@ -24,7 +35,7 @@ export function FileDrop({ label, hint, accept, multiple = false, onFiles, onToo
     onDrop: async (files) => {
       const large = files.find((f) => f.size > LARGEST)
       if (large) onTooLarge(large.name)
-      else onFiles(await Promise.all(files.map(async (f) => ({ name: f.name, text: await f.text() }))))
+      else onFiles(await Promise.all(files.map(opened)))
     },
   })
   return (

@@ -1,20 +1,15 @@
 'use client'
 
 import 'ol/ol.css'
-import { useEffect, useRef, useState, type RefObject } from 'react'
-import { toLonLat } from 'ol/proj'
-import { unByKey } from 'ol/Observable'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import OlMap from 'ol/Map'
 import View from 'ol/View'
 import Feature from 'ol/Feature'
 import ScaleLine from 'ol/control/ScaleLine'
 import { defaults as defaultControls } from 'ol/control/defaults'
 import Point from 'ol/geom/Point'
-import type LineString from 'ol/geom/LineString'
-import Draw from 'ol/interaction/Draw'
 import Translate from 'ol/interaction/Translate'
-import Collection from 'ol/Collection'
-import type BaseLayer from 'ol/layer/Base'
+import { extend } from 'ol/extent'
 import Graticule from 'ol/layer/Graticule'
 import VectorLayer from 'ol/layer/Vector'
 import VectorSource from 'ol/source/Vector'
@@ -22,10 +17,18 @@ import CircleStyle from 'ol/style/Circle'
 import Stroke from 'ol/style/Stroke'
 import Style from 'ol/style/Style'
 import type { Place } from '@/core/geo'
-import { inverse } from '@/core/geo'
+import type { Rings } from '@/core/terrain'
 import { heightText } from '@/core/units'
 import { useNight } from '@/ui/theme/useNight'
-import type { DrawnGrid } from '@/workers/terrain'
+import {
+  areaFeatures,
+  areaLabels,
+  outlineFeatures,
+  outlineLabels,
+  type MapArea,
+  type MapOutline,
+} from './areaDrawing'
+import { backdropLayer, type MapBackdrop } from './backdropLayer'
 import {
   at,
   colours,
@@ -37,19 +40,29 @@ import {
   wayFeatures,
   type MapContent,
 } from './mapDrawing'
-import { contourLayer, rasterLayer, type Raster } from './reliefLayers'
+import { groundLayer, pictureLayer, type LoadedGround, type Picture } from './reliefLayers'
+import { placeAt, useAreaDrawing, useLatest, useMeasuring } from './useDrawing'
+import { useLayers } from './useLayers'
 
 export interface GroundMapProps {
   content: MapContent
-  grids: DrawnGrid[]
+  /** Ground to be painted under it all; null for none. */
+  ground: Pick<LoadedGround, 'worker' | 'ids'> | null
+  areas: MapArea[]
+  outlines: MapOutline[]
+  /** A map of the user's own in place of relief and contours; null for none. */
+  backdrop: MapBackdrop | null
   /** What is in sight, laid over the relief; null for none. */
-  sight: Raster | null
+  sight: Picture | null
   /** A place that is looked at: a ring is drawn round it. */
   target: Place | null
   label: string
   height?: number
   measuring: boolean
   onMeasured: (metres: number) => void
+  /** An area is being drawn. */
+  drawing: boolean
+  onDrawn: (rings: Rings) => void
   onPointer: (place: Place | null) => void
   onPick: (place: Place) => void
   onMoveMark: (markId: string, place: Place) => void
@@ -58,26 +71,15 @@ export interface GroundMapProps {
 /** The relief shows through what is in sight. */
 const SIGHT_OPACITY = 0.45
 
-const place = (c: number[]): Place => {
-  const [lon, lat] = toLonLat(c)
-  return { lat: lat!, lon: lon! }
-}
-
-/** Keeps the newest callbacks, so that the map need not be made anew for them. */
-function useLatest<T>(value: T): RefObject<T> {
-  const ref = useRef(value)
-  useEffect(() => {
-    ref.current = value
-  })
-  return ref
-}
+const source = (features: Feature[]) => new VectorSource({ features })
 
 /** A map without tiles: relief and contours of our own ground, base, legs, marks, rings, graticule, scale. */
 export function GroundMap(props: GroundMapProps) {
   const element = useRef<HTMLDivElement>(null)
   const [map, setMap] = useState<OlMap | null>(null)
   const latest = useLatest(props)
-  const { content, grids, sight, target, measuring } = props
+  const { content, ground, areas, outlines, backdrop, sight, target, measuring, drawing } = props
+  const units = content.units
   const fitted = useRef('')
   // Colours are read when layers are made, so they are made anew when the system turns dark or light.
   const night = useNight()
@@ -89,9 +91,11 @@ export function GroundMap(props: GroundMapProps) {
       view: new View({ center: [0, 0], zoom: 2, maxZoom: 18 }),
     })
     made.on('pointermove', (e) => {
-      if (!e.dragging) latest.current.onPointer(place(e.coordinate))
+      if (!e.dragging) latest.current.onPointer(placeAt(e.coordinate))
     })
-    made.on('singleclick', (e) => latest.current.onPick(place(e.coordinate)))
+    made.on('singleclick', (e) => {
+      if (!latest.current.measuring && !latest.current.drawing) latest.current.onPick(placeAt(e.coordinate))
+    })
     const leave = () => latest.current.onPointer(null)
     const viewport = element.current!
     viewport.addEventListener('pointerleave', leave)
@@ -112,92 +116,82 @@ export function GroundMap(props: GroundMapProps) {
     }
   }, [map, content.units])
 
-  // The ground under everything: relief, contours, what is in sight.
-  useEffect(() => {
-    if (!map) return
-    const c = colours(map.getTargetElement() as HTMLElement)
-    const layers: BaseLayer[] = [
-      ...grids.map((g) => rasterLayer(g)),
-      ...(sight ? [rasterLayer(sight, SIGHT_OPACITY)] : []),
-      ...grids.map((g) => contourLayer(g, c.ink, c.ink, (m) => heightText(m, latest.current.content.units))),
-    ]
-    layers.forEach((l, i) => {
-      l.setZIndex(i)
-      map.addLayer(l)
-    })
-    return () => layers.forEach((l) => map.removeLayer(l))
-  }, [map, grids, sight, night, latest])
+  const inks = useMemo(() => ({ night, ...colours(document.documentElement) }), [night])
 
-  useEffect(() => {
-    if (!map) return
-    const c = colours(map.getTargetElement() as HTMLElement)
-    const marks = markFeatures(content, c)
-    const ground = [...wayFeatures(content, c), ...marks, ...siteFeatures(content, c)]
-    const source = (features: Feature[]) => new VectorSource({ features })
-    const drawn = source(ground)
-    const layers: BaseLayer[] = [
+  // The ground under everything: the user's own map, or relief and contours; what is in sight.
+  const under = useMemo(() => {
+    if (backdrop) return [backdropLayer(backdrop)]
+    if (!ground) return []
+    return [groundLayer({ ...ground, night: inks.night }, inks.ink, (m) => heightText(m, units))]
+  }, [ground, backdrop, inks, units])
+  useLayers(map, under, 0)
+  const seen = useMemo(() => (sight ? [pictureLayer(sight, SIGHT_OPACITY)] : []), [sight])
+  useLayers(map, seen, 20)
+  const stands = useMemo(
+    () => [
+      new VectorLayer({ source: source(areaFeatures(areas, inks)) }),
+      new VectorLayer({ source: source(outlineFeatures(outlines, inks)) }),
+      new VectorLayer({
+        source: source([...areaLabels(areas, inks), ...outlineLabels(outlines, inks)]),
+        declutter: true,
+      }),
+    ],
+    [areas, outlines, inks],
+  )
+  useLayers(map, stands, 50)
+
+  const { layers, marked, drawn } = useMemo(() => {
+    const marks = markFeatures(content, inks)
+    const drawn = source([...wayFeatures(content, inks), ...siteFeatures(content, inks)])
+    const marked = new VectorLayer({ source: source(marks) })
+    const layers = [
       new Graticule({
-        strokeStyle: new Stroke({ color: c.soft, width: 0.6, lineDash: [1, 5] }),
+        strokeStyle: new Stroke({ color: inks.soft, width: 0.6, lineDash: [1, 5] }),
         showLabels: true,
         lonLabelPosition: 1,
         latLabelPosition: 0.02,
-        lonLabelStyle: graticuleLabel(c, 'top'),
-        latLabelStyle: graticuleLabel(c, 'middle'),
+        lonLabelStyle: graticuleLabel(inks, 'top'),
+        latLabelStyle: graticuleLabel(inks, 'middle'),
         wrapX: false,
       }),
-      new VectorLayer({ source: source(ringFeatures(content, c)) }),
-      new VectorLayer({ source: source(labelFeatures(content, c)), declutter: true }),
+      new VectorLayer({ source: source(ringFeatures(content, inks)) }),
+      new VectorLayer({ source: source(labelFeatures(content, inks)), declutter: true }),
       new VectorLayer({ source: drawn }),
+      marked,
     ]
-    layers.forEach((l, i) => {
-      l.setZIndex(100 + i)
-      map.addLayer(l)
-    })
-    const drag = new Translate({ features: new Collection(marks as Feature[]), hitTolerance: 4 })
+    return { layers, marked, drawn }
+  }, [content, inks])
+  useLayers(map, layers, 100)
+
+  useEffect(() => {
+    if (!map) return
+    const drag = new Translate({ layers: [marked], hitTolerance: 4 })
     drag.on('translateend', (e) => {
       const moved = e.features.item(0) as Feature<Point>
-      latest.current.onMoveMark(String(moved.getId()), place(moved.getGeometry()!.getCoordinates()))
+      latest.current.onMoveMark(String(moved.getId()), placeAt(moved.getGeometry()!.getCoordinates()))
     })
     map.addInteraction(drag)
-    const extent = drawn.getExtent()
+    const extent = extend([...drawn.getExtent()!], marked.getSource()!.getExtent()!)
     const key = `${content.base?.lat} ${content.legs.map((l) => l.name).join()} ${content.sites.length}`
     if (extent && Number.isFinite(extent[0]) && fitted.current !== key) {
       fitted.current = key
       map.getView().fit(extent, { padding: [48, 48, 48, 48], maxZoom: 16 })
     }
     return () => {
-      layers.forEach((l) => map.removeLayer(l))
       map.removeInteraction(drag)
     }
-  }, [map, content, night, latest])
+  }, [map, content, marked, drawn, latest])
 
-  useEffect(() => {
-    if (!map || !target) return
-    const c = colours(map.getTargetElement() as HTMLElement)
+  const ring = useMemo(() => {
+    if (!target) return []
     const style = new Style({
-      image: new CircleStyle({ radius: 12, stroke: new Stroke({ color: c.bad, width: 3 }) }),
+      image: new CircleStyle({ radius: 12, stroke: new Stroke({ color: inks.bad, width: 3 }) }),
     })
-    const source = new VectorSource({ features: [new Feature(new Point(at(target)))] })
-    const layer = new VectorLayer({ source, style, zIndex: 200 })
-    map.addLayer(layer)
-    return () => {
-      map.removeLayer(layer)
-    }
-  }, [map, target, night])
-
-  useEffect(() => {
-    if (!map || !measuring) return
-    const draw = new Draw({ type: 'LineString', maxPoints: 2, freehand: false })
-    const key = draw.on('drawend', (e) => {
-      const [a, b] = (e.feature.getGeometry() as LineString).getCoordinates()
-      if (a && b) latest.current.onMeasured(inverse(place(a), place(b)).distanceM)
-    })
-    map.addInteraction(draw)
-    return () => {
-      unByKey(key)
-      map.removeInteraction(draw)
-    }
-  }, [map, measuring, latest])
+    return [new VectorLayer({ source: source([new Feature(new Point(at(target)))]), style })]
+  }, [target, inks])
+  useLayers(map, ring, 200)
+  useMeasuring(map, measuring, props.onMeasured)
+  useAreaDrawing(map, drawing, props.onDrawn)
 
   return (
     <div style={{ position: 'relative' }}>
@@ -208,7 +202,7 @@ export function GroundMap(props: GroundMapProps) {
         style={{
           width: '100%',
           height: props.height ?? 440,
-          background: grids.length > 0 ? 'var(--map-water)' : 'var(--raised)',
+          background: ground && !backdrop ? 'var(--map-water)' : 'var(--raised)',
           border: '1px solid var(--rule)',
         }}
       />

@@ -100,6 +100,7 @@ export function markStyle(kind: Clearance | null, c: Colours): Style {
   const color =
     kind === 'shadowed' ? c.paper : kind === 'grazing' ? c.accent : kind === 'clear' ? c.ink : c.paper
   return new Style({
+    zIndex: 2,
     image: new RegularShape({
       points: 4,
       radius: 7,
@@ -114,8 +115,8 @@ export function wayFeatures(content: MapContent, c: Colours): Feature[] {
   return content.legs.flatMap((leg) => {
     const geometry = () => new LineString(leg.way.map(at))
     const [casing, line] = [new Feature(geometry()), new Feature(geometry())]
-    casing.setStyle(new Style({ stroke: new Stroke({ color: c.paper, width: 6 }) }))
-    line.setStyle(new Style({ stroke: new Stroke({ color: c.ink, width: 2.5 }) }))
+    casing.setStyle(new Style({ zIndex: 0, stroke: new Stroke({ color: c.paper, width: 6 }) }))
+    line.setStyle(new Style({ zIndex: 1, stroke: new Stroke({ color: c.ink, width: 2.5 }) }))
     return [casing, line]
   })
 }
@@ -138,7 +139,7 @@ export function siteFeatures(content: MapContent, c: Colours): Feature[] {
       fill: new Fill({ color: c.accent }),
       stroke: new Stroke({ color: c.ink, width: 2 }),
     })
-    f.setStyle(new Style({ image }))
+    f.setStyle(new Style({ zIndex: 2, image }))
     if (!s.doubtM) return [f]
     const doubt = new Feature(ring(s, s.doubtM))
     doubt.setStyle(new Style({ stroke: new Stroke({ color: c.accent, width: 2, lineDash: [6, 5] }) }))
@@ -147,8 +148,8 @@ export function siteFeatures(content: MapContent, c: Colours): Feature[] {
   if (!content.base) return sites
   const base = new Feature(new Point(at(content.base)))
   base.setStyle([
-    new Style({ image: new CircleStyle({ radius: 11, fill: new Fill({ color: c.ink }) }) }),
-    new Style({ image: new CircleStyle({ radius: 5, fill: new Fill({ color: c.accent }) }) }),
+    new Style({ zIndex: 3, image: new CircleStyle({ radius: 11, fill: new Fill({ color: c.ink }) }) }),
+    new Style({ zIndex: 4, image: new CircleStyle({ radius: 5, fill: new Fill({ color: c.accent }) }) }),
   ])
   return [...sites, base]
 }

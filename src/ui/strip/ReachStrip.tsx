@@ -89,6 +89,7 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 2, alignItems: 'center', mb: 0.5 }}>
         <StripKey />
         <ToggleButtonGroup
+          className="no-print"
           exclusive
           size="small"
           value={scale}
@@ -106,10 +107,18 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
           ref={svg}
           width={width}
           height={height}
+          viewBox={`0 0 ${width} ${height}`}
           role="group"
           aria-label={`${title}. Arrow keys move between checks, Enter opens one.`}
           onKeyDown={onKeyDown}
-          style={{ display: 'block', background: 'var(--raised)', border: '1px solid var(--rule)' }}
+          // Until its width follows a narrower window, and on paper, it is drawn smaller and never widens the page.
+          style={{
+            display: 'block',
+            maxWidth: '100%',
+            height: 'auto',
+            background: 'var(--raised)',
+            border: '1px solid var(--rule)',
+          }}
         >
           {ticks.map((t) => {
             const px = x(fromAxis(t, units))
@@ -164,8 +173,10 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
           </Box>
         )}
       </div>
-      <Box sx={{ color: 'var(--soft)', fontSize: '0.85rem', mt: 0.5 }}>
-        {model.ground ? (
+      <Box className="no-print" sx={{ color: 'var(--soft)', fontSize: '0.85rem', mt: 0.5 }}>
+        {model.lanes.every((l) => l.wedge.length === 0) ? (
+          'Nothing is expected beforehand: below 30 MHz the ground wave and the sky rule, and no model of the ground tells the level.'
+        ) : model.ground ? (
           <>
             Expected beforehand: over this ground, diffraction by ITU-R P.526, 10 dB for what stands about the
             ends, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question, 8 dB of spread.
@@ -179,7 +190,9 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
           </>
         )}
       </Box>
-      <StripTable model={model} units={units} />
+      <div className="no-print">
+        <StripTable model={model} units={units} />
+      </div>
     </Box>
   )
 }

@@ -61,6 +61,7 @@ const leg = (legId: string, far: number, chance: number): LegGround => ({
 const ground: PlanGround = {
   baseGroundM: 5,
   baseAntennaM: 8,
+  expected: [],
   legs: [leg('a', 4000, 0.2), leg('b', 2000, 0.8)],
 }
 const model = (legId: string | null, g: PlanGround | null) =>

@@ -1,5 +1,12 @@
 import { listenerOf, type Direction, type Link } from '@/core/kit'
-import { chanceOverSmoothGround, linkKey, meanChances, type LegGround, type PlanGround } from '@/core/reach'
+import {
+  chanceOverSmoothGround,
+  linkKey,
+  meanChances,
+  type LegGround,
+  type PlanGround,
+  isPredicted,
+} from '@/core/reach'
 import { readingText, readReport, type Reading } from '@/core/reports'
 import { schedule, type LoggedCheck, type Mark, type RunLog, type TrialPlan } from '@/core/trial'
 
@@ -82,6 +89,8 @@ function postOf(plan: TrialPlan, check: LoggedCheck, mark: Mark): Post {
   }
 }
 
+/** Ground that is known over less than this share of the strip is not drawn. */
+const LEAST_KNOWN = 0.02
 const WEDGE_STEPS = 48
 
 function wedgeOf(
@@ -90,6 +99,7 @@ function wedgeOf(
   farthestM: number,
   legs: readonly LegGround[],
 ): Lane['wedge'] {
+  if (!isPredicted(link)) return []
   const distances = Array.from({ length: WEDGE_STEPS + 1 }, (_, i) =>
     Math.max(1, farthestM * (i / WEDGE_STEPS) ** 2),
   )
@@ -126,7 +136,8 @@ export function stripModel(
     nearestM: distances.length ? Math.min(...distances) : 0,
     farthestM,
     ground:
-      ground?.baseGroundM != null && legs.length > 0
+      ground?.baseGroundM != null &&
+      legs.some((l) => (l.ground.at(-1)?.distanceM ?? 0) > LEAST_KNOWN * farthestM)
         ? { baseGroundM: ground.baseGroundM, baseAntennaM: ground.baseAntennaM, legs }
         : null,
     lanes: plan.links.map((link) => ({
@@ -173,10 +184,10 @@ export function axisPlace(distanceM: number, farthestM: number, nearestM: number
 /** Round figures for the axis, in its own unit. */
 export function axisTicks(end: number, start: number, scale: AxisScale): number[] {
   if (scale === 'lg') {
-    const all = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100]
+    const all = [0.05, 0.1, 0.2, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000]
     return all.filter((t) => t >= start && t <= end)
   }
-  const step = [0.1, 0.2, 0.25, 0.5, 1, 2, 5, 10, 20, 50].find((s) => end / s <= 9) ?? 100
+  const step = [0.1, 0.2, 0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((s) => end / s <= 9) ?? 1000
   const ticks: number[] = []
   for (let t = step; t <= end + 1e-9; t += step) ticks.push(Number(t.toFixed(3)))
   if (scale === 'root' && ticks[0]! > end / 12) ticks.unshift(Number((step / 4).toFixed(3)))

@@ -2,6 +2,7 @@
 
 import * as Comlink from 'comlink'
 import { useEffect, useState } from 'react'
+import type { CoverArea } from '@/core/terrain'
 import type { GridPlace, TerrainApi } from '@/workers/terrain'
 
 export type TerrainWorker = Comlink.Remote<TerrainApi>
@@ -24,23 +25,31 @@ export function freshTerrainWorker(): { worker: TerrainWorker; end: () => void }
   return { worker: Comlink.wrap<TerrainApi>(own), end: () => own.terminate() }
 }
 
-/** The worker with the grids loaded that are listed; null until they are, or where there are none. */
-export function useTerrain(grids: readonly GridPlace[]): TerrainWorker | null {
+const NONE: never[] = []
+
+/** The worker with the grids loaded that are listed; null until they are, or where there are none; with a key that changes with what is loaded. */
+export function useTerrain(
+  grids: readonly GridPlace[],
+  areas: readonly (CoverArea & { id: string; revision: number })[] = NONE,
+): { worker: TerrainWorker | null; key: string } {
   const [ready, setReady] = useState<string | null>(null)
-  const key = grids.map((g) => g.id).join()
+  const key =
+    grids.length === 0
+      ? ''
+      : `${grids.map((g) => g.id).join()} ${areas.map((a) => `${a.id}.${a.revision}`).join()}`
   useEffect(() => {
     if (key === '') return
     let stale = false
     void terrainWorker()
-      .load([...grids])
+      .load([...grids], [...areas])
       .then((n) => {
         if (!stale && n > 0) setReady(key)
       })
     return () => {
       stale = true
     }
-    // The grids are told apart by their ids.
+    // Grids and areas are told apart by their ids.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key])
-  return key !== '' && ready === key ? terrainWorker() : null
+  return { worker: key !== '' && ready === key ? terrainWorker() : null, key }
 }

@@ -9,7 +9,9 @@ export const LIGHT = {
   bad: '#9b2c1f',
 }
 
-export const DARK = {
+export type Palette = typeof LIGHT
+
+export const DARK: Palette = {
   paper: '#10181f',
   raised: '#18232c',
   ink: '#f0ebdf',

@@ -1,9 +1,9 @@
 'use client'
 
-import { createTheme } from '@mui/material/styles'
-import { DARK, LIGHT } from './palette'
+import { createTheme, type ThemeOptions } from '@mui/material/styles'
+import { DARK, LIGHT, type Palette } from './palette'
 
-const palette = (p: typeof LIGHT) => ({
+const palette = (p: Palette) => ({
   primary: { main: p.accent, contrastText: p === LIGHT ? '#ffffff' : '#14222e' },
   secondary: { main: p.ink },
   error: { main: p.bad },
@@ -12,9 +12,7 @@ const palette = (p: typeof LIGHT) => ({
   divider: p.rule,
 })
 
-export const theme = createTheme({
-  cssVariables: { colorSchemeSelector: 'media' },
-  colorSchemes: { light: { palette: palette(LIGHT) }, dark: { palette: palette(DARK) } },
+const common: ThemeOptions = {
   typography: {
     fontFamily: '"Atkinson Hyperlegible", system-ui, sans-serif',
     fontSize: 15,
@@ -31,4 +29,15 @@ export const theme = createTheme({
     MuiTableCell: { styleOverrides: { root: { fontVariantNumeric: 'tabular-nums' } } },
     MuiToggleButton: { styleOverrides: { root: { textTransform: 'none', color: 'var(--ink)' } } },
   },
+}
+
+/** Light and dark as the system is set. */
+export const theme = createTheme({
+  cssVariables: { colorSchemeSelector: 'media' },
+  colorSchemes: { light: { palette: palette(LIGHT) }, dark: { palette: palette(DARK) } },
+  ...common,
 })
+
+/** One palette whatever the system is set to, as the field screen's sun and night. */
+export const themeOf = (p: Palette, mode: 'light' | 'dark') =>
+  createTheme({ palette: { mode, ...palette(p) }, ...common })

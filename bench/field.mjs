@@ -1,0 +1,93 @@
+// How fast the field screen is in Chromium: tap to durable with the processor slowed four times, and opening a run of
+// 5,000 entries. Wants a server of the demo: npm run demo, then npm run bench:field -- http://127.0.0.1:3217
+import { chromium } from '@playwright/test'
+
+const base = process.argv[2] ?? 'http://127.0.0.1:3217'
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-sync'],
+})
+const page = await browser.newPage({ viewport: { width: 390, height: 844 } })
+await page.goto(base)
+const trial = await page
+  .getByRole('listitem')
+  .getByRole('link', { name: /^Four or eight/ })
+  .first()
+  .getAttribute('href')
+await page.goto(`${base}${trial.split('/').slice(0, 3).join('/')}/field`)
+await page.getByLabel('Name of the run').fill(`Bench ${Date.now()}`)
+await page.getByRole('button', { name: 'Begin the run' }).click()
+await page.waitForURL(/\/field\?run=/)
+await page.getByRole('button', { name: 'More' }).waitFor()
+const run = new URL(page.url()).searchParams.get('run')
+await page.waitForTimeout(3000)
+
+// From the key to the end of the transaction that makes it durable. The listener is the transaction's first, so that what
+// the screen does with the news is not counted.
+await page.evaluate(() => {
+  window.writes = []
+  const begin = IDBDatabase.prototype.transaction
+  IDBDatabase.prototype.transaction = function (...args) {
+    const made = begin.apply(this, args)
+    if (window.tapStored) {
+      const from = window.tapStored
+      window.tapStored = 0
+      made.addEventListener('complete', () => window.writes.push(performance.now() - from))
+    }
+    return made
+  }
+  window.taps = []
+  window.addEventListener('keydown', () => (window.tapAt = window.tapStored = performance.now()), true)
+  new MutationObserver(() => {
+    if (window.tapAt) {
+      window.taps.push(performance.now() - window.tapAt)
+      window.tapAt = 0
+    }
+  }).observe(document.querySelector('[role=status]'), { childList: true, subtree: true, characterData: true })
+})
+const session = await page.context().newCDPSession(page)
+await session.send('Emulation.setCPUThrottlingRate', { rate: 4 })
+for (let i = 0; i < 46; i++) {
+  await page.keyboard.press('n')
+  await page.waitForTimeout(200)
+}
+await session.send('Emulation.setCPUThrottlingRate', { rate: 1 })
+const { writes, taps } = await page.evaluate(() => ({ writes: window.writes, taps: window.taps }))
+const at = (values, p) => [...values].sort((a, b) => a - b)[Math.floor(p * (values.length - 1))].toFixed(1)
+console.log(
+  `key to durable, processor slowed 4 times: median ${at(writes, 0.5)} ms, 95th percentile ${at(writes, 0.95)} ms (${writes.length})`,
+)
+console.log(
+  `key to shown, slowed 4 times: median ${at(taps, 0.5)} ms, 95th percentile ${at(taps, 0.95)} ms (${taps.length})`,
+)
+
+const hex = (n, digits) => n.toString(16).padStart(digits, '0')
+for (let from = 0; from < 5000; from += 500) {
+  const entries = Array.from({ length: 500 }, (_, i) => ({
+    id: `01970000-${hex(from + i, 4)}-7000-8000-${hex(Date.now(), 12)}`,
+    runId: run,
+    device: 'bench',
+    role: 'out there',
+    wallTime: new Date(1.78e12 + (from + i) * 1000).toISOString(),
+    seq: from + i,
+    supersedes: null,
+    body: { kind: 'note', text: `note ${from + i}` },
+  }))
+  const answer = await page.request.post(`${base}/api/runs/${run}/entries`, { data: { entries } })
+  if (!answer.ok()) throw new Error(await answer.text())
+}
+await page.reload()
+await page.getByRole('button', { name: 'More' }).waitFor()
+await page.waitForTimeout(6000)
+const opened = []
+for (let i = 0; i < 5; i++) {
+  await page.reload({ waitUntil: 'commit' })
+  await page.waitForFunction(() => document.querySelector('header')?.textContent?.includes('46 of'))
+  opened.push(
+    await page.evaluate(
+      () => performance.now() - performance.getEntriesByType('navigation')[0].domContentLoadedEventEnd,
+    ),
+  )
+}
+console.log(`a run of 5,000 entries from the device, page ready to log shown: median ${at(opened, 0.5)} ms`)
+await browser.close()

@@ -1,0 +1,33 @@
+// Builds the application, then the service worker that keeps the field screen and its parts on the device.
+import { spawnSync } from 'node:child_process'
+import { readFileSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+import { generateSW } from 'workbox-build'
+
+const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+const { status } = spawnSync(join(root, 'node_modules', '.bin', 'next'), ['build'], {
+  cwd: root,
+  stdio: 'inherit',
+})
+if (status !== 0) process.exit(status ?? 1)
+const build = readFileSync(join(root, '.next', 'BUILD_ID'), 'utf8').trim()
+const { count, size, warnings } = await generateSW({
+  swDest: join(root, '.next', 'service-worker.js'),
+  globDirectory: join(root, '.next', 'static'),
+  globPatterns: ['**/*.{js,css,woff2,woff}'],
+  modifyURLPrefix: { '': '/_next/static/' },
+  // Their names hold a hash already.
+  dontCacheBustURLsMatching: /^\/_next\/static\//,
+  maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+  additionalManifestEntries: [{ url: '/field', revision: build }],
+  ignoreURLParametersMatching: [/^run$/],
+  inlineWorkboxRuntime: true,
+  sourcemap: false,
+  mode: 'production',
+  skipWaiting: true,
+  clientsClaim: true,
+  cleanupOutdatedCaches: true,
+})
+for (const w of warnings) console.warn(w)
+console.log(`Service worker: ${count} files, ${(size / 1e6).toFixed(1)} MB kept on a device.`)

@@ -1,0 +1,23 @@
+import { notFound } from 'next/navigation'
+import { db, groundOf, listRigs, openTrial, planOf } from '@/data'
+import { RunList } from '@/features/field/RunList'
+import { currentRun, runLines, whatIsMissing } from '@/features/field/runLines'
+import { readUnits } from '@/ui/shell/readUnits'
+
+export default async function FieldPage({ params }: { params: Promise<{ id: string }> }) {
+  const open = openTrial(db(), (await params).id)
+  if (!open) notFound()
+  const { id } = open.trial
+  const current = currentRun(db(), id)
+  return (
+    <RunList
+      trialId={id}
+      runs={runLines(db(), id)}
+      missing={whatIsMissing(open)}
+      current={current}
+      ground={groundOf(db(), current?.plan ?? planOf(open))}
+      rigs={listRigs(db()).map(({ id: rigId, letter, name }) => ({ id: rigId, letter, name }))}
+      units={await readUnits()}
+    />
+  )
+}

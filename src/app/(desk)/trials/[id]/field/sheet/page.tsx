@@ -1,0 +1,18 @@
+import { notFound } from 'next/navigation'
+import { db, entriesOf, getRun } from '@/data'
+import { LogSheet } from '@/features/field/LogSheet'
+import { readUnits } from '@/ui/shell/readUnits'
+
+export default async function SheetPage({ searchParams }: { searchParams: Promise<{ run?: string }> }) {
+  const run = getRun(db(), (await searchParams).run ?? '')
+  if (!run) notFound()
+  return (
+    <LogSheet
+      runId={run.id}
+      runName={run.name}
+      plan={run.plan}
+      entries={entriesOf(db(), run.id)}
+      units={await readUnits()}
+    />
+  )
+}

@@ -1,0 +1,42 @@
+import { notFound } from 'next/navigation'
+import { burdensOf } from '@/features/findings/burdens'
+import { db, groundOf, listParts, listRigs } from '@/data'
+import { findingsOf, poolOf } from '@/features/findings/compute'
+import { FindingsStep } from '@/features/findings/FindingsStep'
+import { NoFindings } from '@/features/findings/NoFindings'
+import { findingsAsked, type Query } from '@/features/findings/request'
+import { readUnits } from '@/ui/shell/readUnits'
+
+interface Props {
+  params: Promise<{ id: string }>
+  searchParams: Promise<Query>
+}
+
+export default async function FindingsPage({ params, searchParams }: Props) {
+  const asked = findingsAsked(db(), (await params).id, await searchParams)
+  if (!asked) notFound()
+  const { open, runs, shown, chosen, knobs, plan } = asked
+  if (!shown) return <NoFindings trialId={open.trial.id} />
+  const { input, apart } = poolOf(chosen, knobs)
+  return (
+    <FindingsStep
+      key={shown.row.id}
+      trialId={open.trial.id}
+      runs={runs.map((r) => ({
+        id: r.row.id,
+        name: r.row.name,
+        state: r.log.state,
+        checks: r.log.checks.length,
+      }))}
+      runId={shown.row.id}
+      apart={apart}
+      plan={plan}
+      log={shown.log}
+      findings={findingsOf(input)}
+      knobs={knobs}
+      burdens={burdensOf(listRigs(db()), listParts(db()))}
+      ground={groundOf(db(), plan)}
+      units={await readUnits()}
+    />
+  )
+}

@@ -1,0 +1,18 @@
+import { db, entriesOf, getRun, groundOf } from '@/data'
+import { LOG_PROTOCOL, type RunPack } from '@/features/field/runPack'
+
+/** All that a device needs to carry the run out, and its log. */
+export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
+  const run = getRun(db(), (await params).id)
+  if (!run) return Response.json({ message: 'This run is no longer on the server.' }, { status: 404 })
+  const pack: RunPack = {
+    protocol: LOG_PROTOCOL,
+    runId: run.id,
+    trialId: run.trialId,
+    runName: run.name,
+    startedAt: run.startedAt,
+    plan: run.plan,
+    ground: groundOf(db(), run.plan),
+  }
+  return Response.json({ pack, entries: entriesOf(db(), run.id) })
+}

@@ -1,0 +1,75 @@
+import { describe, expect, it } from 'vitest'
+import type { Link, Rig } from '@/core/kit'
+import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
+import { asLogged, type Mark, type TrialPlan } from '@/core/trial'
+import { inputOf, makeFindings } from '.'
+
+const rig = (id: string): Rig => ({
+  id, letter: id, name: id, kind: 'handheld', txMHz: 446, rxMHz: null, powerW: 2, antennaHeightM: 1.5, antennaGainDbi: null,
+  leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways',
+}) // prettier-ignore
+const link = (id: string): Link => ({ id, letter: id, name: id, base: rig('Z'), out: rig(id) })
+const scale = defaultScale('readability-strength')
+const marks = Array.from({ length: 12 }, (_, i): Mark => ({
+  id: `m${i}`, name: `m${i}`, legId: 'l', legName: 'Shore', distanceM: 200 * 1.32 ** i, distanceSdM: null, alongM: null, bearingDeg: null, lat: null, lon: null,
+})) // prettier-ignore
+const plan: TrialPlan = {
+  base: null, trialName: 'T', question: '', links: [link('A'), link('B')], marks, directions: ['to base'],
+  scales: { base: scale, out: scale }, copyRule: USUAL_COPY_RULE, repeats: 1, order: { scheme: 'as listed', seed: 1 },
+  sameAs: [], marginDb: 3, reliability: 0.8, surroundings: 'mixed', controlLinkId: null, need: { floorM: null, ceilingM: null },
+} // prettier-ignore
+/** S9 at 200 m and an S-unit less at each mark; B an S-unit weaker; lost below S1. Both weaker by what is put in. */
+const reports = (attenuationDb = 0) =>
+  marks.flatMap((m, i) =>
+    ['A', 'B'].map((linkId, k) => {
+      const units = 9 - i - k - attenuationDb / 6
+      const text = units < 1 ? 'not heard' : `${units >= 3 ? 5 : 2} by ${units}`
+      const body = { linkId, markId: m.id, direction: 'to base' as const, repeat: 1, text, calls: 1, remark: '', state: 'graded' as const } // prettier-ignore
+      return {
+        ...asLogged(body, { id: `${m.id}${linkId}`, time: '', device: 'd', role: 'out there' }),
+        attenuationDb,
+      }
+    }),
+  )
+const found = (attenuationDb = 0) => makeFindings(inputOf(plan, marks, reports(attenuationDb), true))
+
+describe('what the levels say', () => {
+  const plain = found()
+  it('the slope of the field, 6 dB each 1.32 times as far, and a point for every report', () => {
+    const { slope, points, groups } = plain.levels!
+    expect(slope.low).toBeLessThan(6 / (10 * Math.log10(1.32)))
+    expect(slope.high).toBeGreaterThan(4.5)
+    expect(points).toHaveLength(24)
+    expect(points.filter((p) => p.notHeard).every((p) => p.low === null)).toBe(true)
+    expect(groups.map((g) => g.linkId)).toEqual(['A', 'B'])
+  })
+  it('quotes a reach at what is wanted and at 90, 50 and 10 in a hundred, each farther than the last', () => {
+    const [a] = plain.levels!.groups
+    expect(a!.reaches.map((r) => r.chance)).toEqual([0.9, 0.8, 0.5, 0.1])
+    const far = a!.reaches.map((r) => r.estimateM)
+    expect([...far].sort((x, y) => x - y)).toEqual(far)
+    expect(plain.usable.filter((u) => u.linkId === 'A').map((u) => u.chance)).toEqual([0.9, 0.8, 0.5, 0.1])
+  })
+  it('an attenuator put in is taken out of levels, and turned into distance for copies', () => {
+    const weaker = found(12)
+    expect(weaker.attenuatedBySlope).not.toBeNull()
+    expect(plain.attenuatedBySlope).toBeNull()
+    const level = (f: typeof plain) => f.levels!.groups[0]!.line[0]!.level
+    expect(Math.abs(level(weaker) - level(plain))).toBeLessThan(4)
+    const half = (f: typeof plain) =>
+      f.usable.find((u) => u.linkId === 'A' && u.chance === 0.5)!.reach.estimateM!
+    // Two S-units in the path lose two marks, 1.32 squared; taken out by the slope they are got back.
+    expect(half(weaker) / half(plain)).toBeGreaterThan(0.8)
+    expect(half(weaker) / half(plain)).toBeLessThan(1.3)
+  })
+  it('a margin turned changes verdicts and no size', () => {
+    const wide = makeFindings({ ...inputOf(plan, marks, reports(), true), marginDb: 40 })
+    expect(wide.pairs[0]!.evened).toEqual(plain.pairs[0]!.evened)
+    expect(wide.marginDb).toBe(40)
+  })
+  it('words that say nothing in dB have no levels', () => {
+    const words = { ...plan, scales: { base: defaultScale('words'), out: defaultScale('words') } }
+    const good = reports().map((c) => ({ ...c, text: 'good' }))
+    expect(makeFindings(inputOf(words, marks, good, true)).levels).toBeNull()
+  })
+})

@@ -1,0 +1,44 @@
+import type { Rings } from '@/core/terrain/cover'
+import { readGeoJson } from './geoJson'
+import { readGpx, type Gpx } from './gpx'
+import { readKml } from './kml'
+import { readKmz } from './kmz'
+import { bad, good, LARGEST_FILE, problem, type Outcome } from './problem'
+
+/** An area as a file has it; what it is may be named or not. */
+export interface FileArea {
+  name: string
+  /** As the file says, such as "wood"; empty where it does not. */
+  kind: string
+  heightM: number | null
+  rings: Rings
+}
+
+/** What a file has to lay on the map: places, ways, areas. */
+export interface MapFile extends Gpx {
+  areas: FileArea[]
+}
+
+export const MAP_FILES = '.gpx,.kml,.kmz,.geojson,.json'
+
+/** Reads GPX, KML, KMZ or GeoJSON, told apart by the name's ending. */
+export function readMapFile(name: string, bytes: Uint8Array): Outcome<MapFile> {
+  if (bytes.byteLength > LARGEST_FILE)
+    return bad(problem('too-large', name, 'The file is larger than 64 MB. Split it, or thin out the track.'))
+  const ending = /\.[^.]*$/.exec(name.toLowerCase())?.[0]
+  if (ending === '.kmz') return readKmz(bytes)
+  const text = new TextDecoder().decode(bytes)
+  if (ending === '.kml') return readKml(text)
+  if (ending === '.geojson' || ending === '.json') return readGeoJson(text)
+  if (ending === '.gpx') {
+    const gpx = readGpx(text)
+    return gpx.ok ? good({ ...gpx.value, areas: [] }) : gpx
+  }
+  return bad(
+    problem(
+      'kind',
+      name,
+      'Places and ways are read from .gpx, .kml, .kmz and .geojson files; this is none of them.',
+    ),
+  )
+}

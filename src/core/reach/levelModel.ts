@@ -1,0 +1,326 @@
+import type { LevelCell } from '@/core/stats/levelCell'
+import { inverseSpd } from '@/core/stats/cholesky'
+import { intervalRegression } from '@/core/stats/intervalRegression'
+import { descend } from '@/core/stats/descend'
+import { importanceDraws } from '@/core/stats/importanceDraws'
+import { chanceTables, edgeOf, multiplyChance, type ChanceTable } from '@/core/stats/chanceTables'
+
+/** One report as it enters the level model. */
+export interface LevelReport {
+  markId: string
+  linkId: string
+  /** A link in a direction: what has a level of its own. */
+  group: string
+  cell: LevelCell
+}
+
+/** Where a mark stands. */
+export interface LevelMark {
+  id: string
+  legId: string
+  distanceM: number
+  /** Along the leg, m; shadowing is correlated along it. */
+  alongM: number
+}
+
+/** The parameters of the model, in dB and km. */
+export interface LevelParameters {
+  /** Level at 1 km, by group, dB. */
+  levels: number[]
+  /** The level falls by 10 n dB a decade. */
+  slope: number
+  /** Shadowing of a mark, shared by all links and directions there. */
+  shadowDb: number
+  /** What a link has of its own at a mark, shared by its repeats and directions. */
+  linkDb: number
+  /** From call to call. */
+  callDb: number
+  /** The distance over which shadowing falls to 1/e, km. */
+  shadowKm: number
+}
+
+export interface LevelFit {
+  groups: string[]
+  parameters: LevelParameters
+  /** Equally likely parameters, drawn from the posterior; the same for the same reports. */
+  draws: LevelParameters[]
+  logPosterior: number
+  marks: number
+  reports: number
+}
+
+/**
+ * Weak priors, mean and standard deviation, of the slope n and of the logarithms of the spreads (dB) and of the
+ * correlation distance (km). They keep every spread away from nought and infinity where a run says little of it.
+ */
+export const LEVEL_PRIORS = {
+  slope: [3.5, 1.5],
+  shadowDb: [Math.log(5), 0.7],
+  linkDb: [Math.log(2), 0.7],
+  callDb: [Math.log(2), 0.7],
+  shadowKm: [Math.log(0.3), Math.log(2)],
+} as const
+
+/** Fewest marks for a level model. */
+export const FEWEST_LEVEL_MARKS = 5
+const WIDEST = 5
+const DRAWS = 240
+const SEED = 1
+const MOST_STEPS = 121
+const U_NODES = Array.from({ length: 17 }, (_, i) => (i - 8) * 0.5)
+const U_WEIGHTS = U_NODES.map((z) => 0.5 * 0.3989422804014327 * Math.exp(-0.5 * z * z))
+
+/** The reports of a leg in the order of its marks. */
+export interface LegData {
+  marks: { lgKm: number; alongKm: number; links: { group: number; cell: LevelCell }[][] }[]
+}
+
+/** Reports by leg and mark, outwards. */
+export function legsOf(
+  marks: readonly LevelMark[],
+  reports: readonly LevelReport[],
+  groups: readonly string[],
+): LegData[] {
+  const index = new Map(groups.map((g, i) => [g, i]))
+  const legs = new Map<string, LegData>()
+  for (const mark of [...marks].sort((a, b) => a.alongM - b.alongM)) {
+    const here = reports.filter((r) => r.markId === mark.id)
+    if (here.length === 0) continue
+    const links = [...new Set(here.map((r) => r.linkId))].map((l) =>
+      here.filter((r) => r.linkId === l).map((r) => ({ group: index.get(r.group)!, cell: r.cell })),
+    )
+    const leg = legs.get(mark.legId) ?? { marks: [] }
+    leg.marks.push({ lgKm: Math.log10(mark.distanceM / 1000), alongKm: mark.alongM / 1000, links })
+    legs.set(mark.legId, leg)
+  }
+  return [...legs.values()]
+}
+
+/**
+ * Log likelihood of the reports. Along a leg the shadowing is a Markov chain (its covariance is exponential), so it is
+ * integrated out exactly by going outwards mark by mark on an even grid (the trapezoid rule with a step of
+ * min(σe, σs)/1.5); what a link has of its own at a mark is integrated out on the way.
+ */
+export function levelLogLikelihood(legs: readonly LegData[], p: LevelParameters): number {
+  const { shadowDb, linkDb, callDb } = p
+  const half = WIDEST * shadowDb
+  const n = Math.min(MOST_STEPS, 2 * Math.ceil(half / (Math.min(callDb, shadowDb) / 1.5)) + 1)
+  const h = (2 * half) / (n - 1)
+  const single = Math.hypot(callDb, linkDb)
+  const row = new Float64Array(n)
+  const table = new Float64Array(2 * n + 2 * (Math.ceil((8 * linkDb) / h) + 2) + 1)
+  let state = new Float64Array(n)
+  let next = new Float64Array(n)
+  let total = 0
+  const tableOf = chanceTables()
+  for (const leg of legs) {
+    for (let i = 0; i < n; i++) state[i] = Math.exp(-0.5 * ((i * h - half) / shadowDb) ** 2)
+    normalise(state)
+    leg.marks.forEach((mark, m) => {
+      if (m > 0) {
+        forward(state, next, row, mark.alongKm - leg.marks[m - 1]!.alongKm, h, half, p)
+        ;[state, next] = [next, state]
+      }
+      // Only places that are still likely are worth the next link's reports.
+      let [from, to] = likely(state, 0, n)
+      for (const link of mark.links) {
+        multiplyEmission(state, from, to, table, tableOf, link, mark.lgKm, p, h, half, single)
+        ;[from, to] = likely(state, from, to)
+      }
+      total += Math.log(Math.max(normalise(state), 1e-300))
+    })
+  }
+  return total
+}
+
+/**
+ * Multiplies in what one link's reports at a mark say of its shadowing. A link with one report has the closed form; with
+ * more, the product of their chances is tabled once and averaged over what the link has of its own there.
+ */
+function multiplyEmission(
+  state: Float64Array,
+  from: number,
+  to: number,
+  table: Float64Array,
+  tableOf: (cell: LevelCell, sd: number) => ChanceTable,
+  link: readonly { group: number; cell: LevelCell }[],
+  lgKm: number,
+  p: LevelParameters,
+  h: number,
+  half: number,
+  single: number,
+): void {
+  const first = -10 * p.slope * lgKm - half + from * h
+  if (link.length === 1) {
+    const { group, cell } = link[0]!
+    const here = state.subarray(from, to)
+    multiplyChance(here, to - from, tableOf(cell, single), edgeOf(cell), p.levels[group]! + first, h)
+    return
+  }
+  // Tabled at half steps, so that reading between them costs no more digits than the grid does.
+  const fine = h / 2
+  const beyond = Math.ceil((4 * p.linkDb) / fine) + 1
+  const long = 2 * (to - from) + 2 * beyond + 1
+  table.fill(1, 0, long)
+  for (const { group, cell } of link)
+    multiplyChance(
+      table,
+      long,
+      tableOf(cell, p.callDb),
+      edgeOf(cell),
+      p.levels[group]! + first - beyond * fine,
+      fine,
+    )
+  const shift = p.linkDb / fine
+  for (let i = from; i < to; i++) {
+    let sum = 0
+    for (let k = 0; k < U_NODES.length; k++) {
+      const x = 2 * (i - from) + beyond + shift * U_NODES[k]!
+      const j = x | 0
+      const a = table[j]!
+      sum += U_WEIGHTS[k]! * (a + (x - j) * (table[j + 1]! - a))
+    }
+    state[i]! *= sum
+  }
+}
+
+/** What is left of a stretch when its unlikely ends are cut off and made nought. */
+function likely(state: Float64Array, from: number, to: number): [number, number] {
+  let top = 0
+  for (let i = from; i < to; i++) if (state[i]! > top) top = state[i]!
+  const least = 1e-11 * top
+  while (from < to - 1 && state[from]! < least) state[from++] = 0
+  while (to > from + 1 && state[to - 1]! < least) state[--to] = 0
+  return [from, to]
+}
+
+/** Makes it sum to one. @returns what it summed to */
+function normalise(state: Float64Array): number {
+  let sum = 0
+  for (const v of state) sum += v
+  if (sum > 0) for (let i = 0; i < state.length; i++) state[i]! /= sum
+  return sum
+}
+
+/**
+ * One mark outwards: every cell's chance spread over its neighbours by a normal about ρ times its place. The weights follow
+ * from each other by two multiplications, exp(-a(x+1)²) = exp(-a x²) exp(-a(2x+1)), so that a row costs two exponentials.
+ */
+function forward(
+  state: Float64Array,
+  next: Float64Array,
+  row: Float64Array,
+  gapKm: number,
+  h: number,
+  half: number,
+  p: LevelParameters,
+): void {
+  const n = state.length
+  const rho = Math.exp(-Math.abs(gapKm) / p.shadowKm)
+  // Narrower than the grid it cannot be; marks that close share their ground to within a step.
+  const q = Math.max(p.shadowDb * Math.sqrt(1 - rho * rho), 0.7 * h) / h
+  const a = 1 / (2 * q * q)
+  const fall = Math.exp(-2 * a)
+  next.fill(0)
+  for (let i = 0; i < n; i++) {
+    const v = state[i]!
+    if (v < 1e-12) continue
+    const centre = (rho * (i * h - half) + half) / h
+    const first = Math.max(0, Math.floor(centre - 4.5 * q))
+    const last = Math.min(n - 1, Math.ceil(centre + 4.5 * q))
+    const x = first - centre
+    let w = Math.exp(-a * x * x)
+    let ratio = Math.exp(-a * (2 * x + 1))
+    let sum = 0
+    for (let j = first; j <= last; j++) {
+      row[j] = w
+      sum += w
+      w *= ratio
+      ratio *= fall
+    }
+    const share = v / sum
+    for (let j = first; j <= last; j++) next[j]! += share * row[j]!
+  }
+}
+
+/** Parameters of a point on the scale of fitting. */
+export function parametersAt(x: readonly number[], groups: number): LevelParameters {
+  const [slope, shadow, link, call, far] = x.slice(groups) as [number, number, number, number, number]
+  return {
+    levels: x.slice(0, groups),
+    slope,
+    shadowDb: Math.exp(shadow),
+    linkDb: Math.exp(link),
+    callDb: Math.exp(call),
+    shadowKm: Math.exp(far),
+  }
+}
+
+function logPrior(x: readonly number[], groups: number): number {
+  const { slope, shadowDb, linkDb, callDb, shadowKm } = LEVEL_PRIORS
+  return [slope, shadowDb, linkDb, callDb, shadowKm].reduce(
+    (sum, [mean, sd], i) => sum - 0.5 * ((x[groups + i]! - mean) / sd) ** 2,
+    0,
+  )
+}
+
+/** Where to begin: the same reports with no mark effects, which is a regression of intervals. */
+function begin(legs: readonly LegData[], groups: number): number[] | null {
+  const data = legs.flatMap(({ marks }) =>
+    marks.flatMap(({ lgKm, links }) =>
+      links.flat().map(({ group, cell }) => ({
+        x: [...Array.from({ length: groups }, (_, g) => (g === group ? 1 : 0)), -10 * lgKm],
+        lower: cell.lower,
+        upper: cell.upper,
+      })),
+    ),
+  )
+  const fit = intervalRegression(data)
+  if (!fit) return null
+  const slope = Math.max(1.5, Math.min(6, fit.coefficients[groups]!))
+  const sd = Math.max(1.5, fit.sd)
+  return [...fit.coefficients.slice(0, groups), slope, Math.log(0.8 * sd), Math.log(0.4 * sd), Math.log(0.45 * sd), LEVEL_PRIORS.shadowKm[0]] // prettier-ignore
+}
+
+/**
+ * The level of every link and direction against distance, from reports that are intervals: level = a(group) - 10 n lg d +
+ * s(mark) + u(mark, link) + e, the shadowing s correlated along a leg, with the weak priors of {@link LEVEL_PRIORS}; not
+ * heard is below a threshold with a width. The mode of the posterior and Laplace's approximation about it.
+ * @param reports cells in dB; those of marks that are not among the marks are passed over
+ * @returns null below {@link FEWEST_LEVEL_MARKS} marks at different distances, or where nothing bounds the levels
+ */
+export function fitLevels(marks: readonly LevelMark[], reports: readonly LevelReport[]): LevelFit | null {
+  const known = new Set(marks.filter((m) => m.distanceM > 0).map((m) => m.id))
+  const used = reports.filter((r) => known.has(r.markId))
+  const bounded = new Set(
+    used.filter((r) => Number.isFinite(r.cell.lower) && Number.isFinite(r.cell.upper)).map((r) => r.markId),
+  )
+  const distances = new Set(marks.filter((m) => bounded.has(m.id)).map((m) => Math.round(m.distanceM)))
+  if (bounded.size < FEWEST_LEVEL_MARKS || distances.size < 3) return null
+  const groups = [...new Set(used.map((r) => r.group))].sort()
+  const legs = legsOf(
+    marks.filter((m) => known.has(m.id)),
+    used,
+    groups,
+  )
+  const start = begin(legs, groups.length)
+  if (!start) return null
+  const cost = (x: readonly number[]) => {
+    const p = parametersAt(x, groups.length)
+    if (!(p.shadowDb < 60 && p.linkDb < 40 && p.callDb < 40 && p.callDb > 0.15)) return 1e9
+    return -levelLogLikelihood(legs, p) - logPrior(x, groups.length)
+  }
+  const scale = [...groups.map(() => 1), 0.2, 0.2, 0.3, 0.3, 0.3]
+  const found = descend(cost, start, scale)
+  const covariance = inverseSpd(found.hessian)
+  if (!covariance) return null
+  const draws = importanceDraws((x) => -cost(x), found.x, covariance, DRAWS, SEED)
+  return {
+    groups,
+    parameters: parametersAt(found.x, groups.length),
+    draws: draws.map((x) => parametersAt(x, groups.length)),
+    logPosterior: -found.value,
+    marks: new Set(used.map((r) => r.markId)).size,
+    reports: used.length,
+  }
+}

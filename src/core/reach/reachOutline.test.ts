@@ -1,0 +1,159 @@
+import { describe, expect, it } from 'vitest'
+import { direct, inverse } from '@/core/geo'
+import type { Link, Rig } from '@/core/kit/rig'
+import { coverOf, terrainOf, type HeightGrid, type Rings } from '@/core/terrain'
+import { CLUTTER_DB, pathOver, predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
+import { coveredShare, reachOutline } from './reachOutline'
+import { groundProfile } from '@/core/terrain'
+
+const rig = (letter: string, more: Partial<Rig>): Rig => ({
+  id: letter,
+  letter,
+  name: letter,
+  kind: 'handheld',
+  txMHz: 460,
+  rxMHz: null,
+  powerW: 5,
+  antennaHeightM: 1.5,
+  antennaGainDbi: 0,
+  leadLossDb: 0,
+  attenuatorDb: 0,
+  attenuatorAt: 'both ways',
+  ...more,
+})
+const link: Link = {
+  id: 'l',
+  letter: 'A',
+  name: 'Whip',
+  base: rig('H', { antennaHeightM: 20, powerW: 0.05 }),
+  out: rig('A', { powerW: 0.05 }),
+}
+const bare: PredictionSettings = { ...USUAL_PREDICTION, baseClutterDb: 0, farClutterDb: 0 }
+const base = { lat: 47.15, lon: -29.85 }
+
+/** Half a degree of ground at one height, with a long ridge east of the base where asked. */
+function ground(ridgeM = 0): HeightGrid {
+  const width = 400
+  const data = new Int16Array(width * width).fill(10)
+  for (let r = 0; r < width; r++) for (let c = 215; c < 218; c++) data[r * width + c] = 10 + ridgeM
+  return {
+    width,
+    height: width,
+    west: -30,
+    north: 47.3,
+    stepLon: 0.00075,
+    stepLat: 0.00075,
+    scaleM: 1,
+    data,
+    filled: null,
+  }
+}
+const search = { bearings: 8, farthestM: 9000, steps: 60, dipM: 500 }
+const outline = (ridgeM: number, reliability = 0.9, cover: ReturnType<typeof coverOf> | null = null) =>
+  reachOutline(
+    { terrain: terrainOf([ground(ridgeM)]), cover },
+    base,
+    link,
+    ['to base', 'from base'],
+    bare,
+    reliability,
+    search,
+  )
+
+describe('reachOutline', () => {
+  it('over flat ground is a circle, where one prediction after another falls below the chance', () => {
+    const points = outline(0)
+    const distances = points.map((p) => p.distanceM)
+    expect(Math.max(...distances) - Math.min(...distances)).toBeLessThan(400)
+    const terrain = terrainOf([ground(0)])
+    const at = (m: number) => {
+      const p = groundProfile(terrain, base, direct(base, 90, m))
+      return predict(link, 'to base', pathOver(p), bare).chance
+    }
+    const east = points[2]!
+    expect(east.bearingDeg).toBe(90)
+    expect(at(east.distanceM)).toBeGreaterThanOrEqual(0.89)
+    expect(at(east.distanceM + 400)).toBeLessThan(0.9)
+    expect(inverse(base, east).distanceM).toBeCloseTo(east.distanceM, 3)
+  })
+  it('stops behind a ridge, and not the other way', () => {
+    const [, , east, , , , west] = outline(180)
+    expect(east!.distanceM).toBeLessThan(0.8 * west!.distanceM)
+    expect(west!.distanceM).toBeCloseTo(outline(0)[6]!.distanceM, 6)
+  })
+  it('a higher reliability reaches less far', () => {
+    const sum = (p: number) => outline(0, p).reduce((s, x) => s + x.distanceM, 0)
+    expect(sum(0.5)).toBeGreaterThan(sum(0.9))
+    expect(sum(0.9)).toBeGreaterThan(sum(0.99))
+  })
+  it('where the ground ends before the chance falls it is open', () => {
+    const near = { lat: 47.15, lon: -29.995 }
+    const points = reachOutline(
+      { terrain: terrainOf([ground(0)]), cover: null },
+      near,
+      link,
+      ['to base'],
+      bare,
+      0.9,
+      search,
+    )
+    expect(points[6]).toMatchObject({ bearingDeg: 270, open: true })
+    expect(points[6]!.distanceM).toBeLessThan(500)
+    expect(points[2]!.open).toBe(false)
+  })
+  it('a wood on the way shortens it', () => {
+    const west = [[-29.9, 47.1], [-29.875, 47.1], [-29.875, 47.2], [-29.9, 47.2], [-29.9, 47.1]] as Rings[number] // prettier-ignore
+    const wooded = outline(0, 0.9, coverOf([{ kind: 'wood', heightM: 18, rings: [west] }]))
+    expect(wooded[6]!.distanceM).toBeLessThan(outline(0)[6]!.distanceM)
+    expect(wooded[2]!.distanceM).toBe(outline(0)[2]!.distanceM)
+  })
+})
+
+describe('coveredShare', () => {
+  it('is the share of places that are expected to copy, of those on known ground', () => {
+    const terrain = { terrain: terrainOf([ground(0)]), cover: null }
+    const reach = outline(0)[2]!.distanceM
+    const places = [0.3, 0.6, 0.9, 1.3, 1.6].map((t) => direct(base, 90, t * reach))
+    const share = coveredShare(terrain, base, link, ['to base'], bare, 0.9, [
+      ...places,
+      { lat: 50, lon: -29 },
+    ])
+    expect(share).toEqual({ share: 0.6, known: 5 })
+    expect(coveredShare(terrain, base, link, ['to base'], bare, 0.9, [{ lat: 50, lon: -29 }])).toEqual({
+      share: 0,
+      known: 0,
+    })
+  })
+})
+
+describe('what stands about an end', () => {
+  const to = direct(base, 90, 2000)
+  const round = (p: { lat: number; lon: number }): Rings => {
+    const d = 0.003
+    return [[[p.lon - d, p.lat - d], [p.lon + d, p.lat - d], [p.lon + d, p.lat + d], [p.lon - d, p.lat + d], [p.lon - d, p.lat - d]]] // prettier-ignore
+  }
+  const loss = (cover: ReturnType<typeof coverOf> | null, settings = bare) =>
+    predict(
+      link,
+      'to base',
+      pathOver(groundProfile(terrainOf([ground(0)]), base, to, undefined, cover)),
+      settings,
+    ).lossDb
+  it('counts by its area, and the setting only where no area says', () => {
+    const usual = { ...bare, farClutterDb: 8 }
+    expect(loss(null, usual) - loss(null)).toBeCloseTo(8, 9)
+    const suburb = coverOf([{ kind: 'suburb', heightM: 9, rings: round(to) }])
+    expect(loss(suburb, usual) - loss(null)).toBeCloseTo(CLUTTER_DB.suburb, 9)
+    expect(loss(suburb) - loss(null)).toBeCloseTo(CLUTTER_DB.suburb, 9)
+  })
+  it('an antenna above it is not bothered', () => {
+    const houses = coverOf([{ kind: 'suburb', heightM: 9, rings: round(base) }])
+    expect(loss(houses, { ...bare, baseClutterDb: 8 })).toBeCloseTo(loss(null), 9)
+  })
+  it('a wood counts by the way through it, Weissberger', () => {
+    // The wood's edge lies 0.003° or 227 m off: by Weissberger 1.33·0.46^0.284·227^0.588 = 25.9 dB, give or take a step of 83 m.
+    const wood = coverOf([{ kind: 'wood', heightM: 15, rings: round(to) }])
+    expect(loss(wood) - loss(null)).toBeGreaterThan(23)
+    expect(loss(wood) - loss(null)).toBeLessThan(29)
+  })
+})

@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest'
+import { descend, importanceDraws } from '.'
+
+describe('the least value of a smooth function', () => {
+  it('of a curved valley (after Rosenbrock) is at 1, 1', () => {
+    const { x } = descend(([a, b]) => (1 - a!) ** 2 + 5 * (b! - a! ** 2) ** 2, [-1.2, 1], [0.5, 0.5])
+    expect(x[0]).toBeCloseTo(1, 1)
+    expect(x[1]).toBeCloseTo(1, 1)
+  })
+  it('curves there as the function does', () => {
+    const f = ([a, b]: readonly number[]) => 3 * (a! - 2) ** 2 + a! * b! + 5 * b! ** 2
+    const { hessian } = descend(f, [0, 0], [1, 0.1])
+    expect(hessian[0]![0]).toBeCloseTo(6, 4)
+    expect(hessian[0]![1]).toBeCloseTo(1, 4)
+    expect(hessian[1]![1]).toBeCloseTo(10, 4)
+  })
+})
+
+describe('draws by importance', () => {
+  it('of a normal have its mean and spread; of a skewed density its mean and not its mode', () => {
+    const mean = (v: number[]) => v.reduce((s, x) => s + x, 0) / v.length
+    const normal = importanceDraws(([x]) => -0.5 * (x! - 3) ** 2, [3], [[1]], 4000, 1).map((d) => d[0]!)
+    expect(mean(normal)).toBeCloseTo(3, 1)
+    expect(mean(normal.map((x) => (x - 3) ** 2))).toBeCloseTo(1, 0)
+    // A gamma of shape 4: mode 3, mean 4.
+    const gamma = importanceDraws(([x]) => (x! > 0 ? 3 * Math.log(x!) - x! : -Infinity), [3], [[3]], 6000, 2)
+    expect(mean(gamma.map((d) => d[0]!))).toBeGreaterThan(3.8)
+  })
+  it('are the same for the same seed', () => {
+    const of = (seed: number) => importanceDraws(([x]) => -(x! ** 2), [0], [[0.5]], 50, seed)
+    expect(of(1)).toEqual(of(1))
+    expect(of(1)).not.toEqual(of(2))
+  })
+})

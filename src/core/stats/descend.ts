@@ -1,0 +1,114 @@
+/** Where a function is least, and how it curves there. */
+export interface Least {
+  x: number[]
+  value: number
+  /** Second derivatives by differences. */
+  hessian: number[][]
+}
+
+const ROUNDS = 60
+const NEAR = 1e-3
+
+/**
+ * The least value of a smooth function of a dozen variables, by the quasi-Newton method of Broyden, Fletcher, Goldfarb and
+ * Shanno with forward differences and a halving line search (Nocedal and Wright, Numerical Optimization, chapter 6), and
+ * its curvature there.
+ * @param f function; large where it is not defined
+ * @param start where to begin
+ * @param scale what counts as a fair step along each variable, above nought
+ */
+export function descend(
+  f: (x: readonly number[]) => number,
+  start: readonly number[],
+  scale: readonly number[],
+): Least {
+  const n = start.length
+  const at = (y: readonly number[]) => f(y.map((v, i) => v * scale[i]!))
+  let y = start.map((v, i) => v / scale[i]!)
+  let value = at(y)
+  const gradientAt = (point: readonly number[], here: number) =>
+    point.map((v, i) => {
+      const moved = [...point]
+      moved[i] = v + NEAR
+      return (at(moved) - here) / NEAR
+    })
+  let gradient = gradientAt(y, value)
+  let inverse = first(n)
+  for (let round = 0; round < ROUNDS; round++) {
+    let step = inverse.map((row) => -row.reduce((s, v, j) => s + v * gradient[j]!, 0))
+    let downhill = step.reduce((s, v, i) => s + v * gradient[i]!, 0)
+    if (!(downhill < 0)) {
+      step = gradient.map((g) => -0.3 * g)
+      downhill = step.reduce((s, v, i) => s + v * gradient[i]!, 0)
+      inverse = first(n)
+    }
+    const length = Math.hypot(...step)
+    let share = length > 4 ? 4 / length : 1
+    let next = y.map((v, i) => v + share * step[i]!)
+    let nextValue = at(next)
+    while (!(nextValue <= value + 1e-4 * share * downhill) && share > 1e-5) {
+      share /= 2.5
+      next = y.map((v, i) => v + share * step[i]!)
+      nextValue = at(next)
+    }
+    if (share <= 1e-5) break
+    const gained = value - nextValue
+    const nextGradient = gradientAt(next, nextValue)
+    const s = next.map((v, i) => v - y[i]!)
+    const g = nextGradient.map((v, i) => v - gradient[i]!)
+    const sg = s.reduce((t, v, i) => t + v * g[i]!, 0)
+    y = next
+    value = nextValue
+    gradient = nextGradient
+    if (gained < 1e-5) break
+    if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
+  }
+  return { x: y.map((v, i) => v * scale[i]!), value, hessian: curvature(at, y, scale, n) }
+}
+
+const first = (n: number): number[][] =>
+  Array.from({ length: n }, (_, i) => Array.from({ length: n }, (__, j) => (i === j ? 0.3 : 0)))
+
+function updated(
+  h: readonly (readonly number[])[],
+  s: readonly number[],
+  g: readonly number[],
+  sg: number,
+): number[][] {
+  const hg = h.map((row) => row.reduce((t, v, j) => t + v * g[j]!, 0))
+  const ghg = g.reduce((t, v, i) => t + v * hg[i]!, 0)
+  return h.map((row, i) =>
+    row.map((v, j) => v + ((1 + ghg / sg) * s[i]! * s[j]!) / sg - (hg[i]! * s[j]! + s[i]! * hg[j]!) / sg),
+  )
+}
+
+/** Second derivatives by central differences, on the scale of the function's own variables. */
+function curvature(
+  at: (y: readonly number[]) => number,
+  y: readonly number[],
+  scale: readonly number[],
+  n: number,
+) {
+  const d = 0.15
+  const moved = (i: number, a: number, j = -1, b = 0) => {
+    const p = [...y]
+    p[i]! += a
+    if (j >= 0) p[j]! += b
+    return at(p)
+  }
+  const here = at(y)
+  const up = y.map((_, i) => moved(i, d))
+  const down = y.map((_, i) => moved(i, -d))
+  const h = Array.from({ length: n }, () => new Array<number>(n).fill(0))
+  for (let i = 0; i < n; i++) {
+    h[i]![i] = (up[i]! - 2 * here + down[i]!) / (d * d) / (scale[i]! * scale[i]!)
+    for (let j = 0; j < i; j++) {
+      const both =
+        (moved(i, d, j, d) + moved(i, -d, j, -d) - up[i]! - up[j]! - down[i]! - down[j]! + 2 * here) /
+        (2 * d * d)
+      h[i]![j] = both / (scale[i]! * scale[j]!)
+      h[j]![i] = h[i]![j]!
+    }
+  }
+  return h
+}

@@ -1,0 +1,150 @@
+import { tableGroupLikelihood } from './groupLikelihood'
+import { informsDifference } from './levelCell'
+import { normalPdf } from './normal'
+import type { Interval, PairedMark } from './pairedDifference'
+import { pairLikelihood } from './pairLikelihood'
+
+/** How the difference changes with something known of the marks, such as lg distance. */
+export interface PairedTrend {
+  /** dB for one unit of x. */
+  slope: number
+  slope90: Interval
+  slope95: Interval
+  /** The difference along x: its median and 90 % band. */
+  band: { x: number; median: number; low: number; high: number }[]
+  /** Where the two change places inside what was tested; null where that is not told. */
+  crossing: { x: number; low: number; high: number } | null
+  marks: number
+}
+
+/** Fewest marks, and fewest different places, for a trend. */
+export const FEWEST_TREND_MARKS = 8
+/** Weak prior of the slope: nought with this standard deviation, dB a unit of x. */
+const PRIOR_SLOPE_SD = 15
+const N_LEVEL = 41
+const N_SLOPE = 41
+const BAND = 25
+const NODES = Array.from({ length: 13 }, (_, i) => (i - 6) * 0.5)
+
+const STEP_DB = 0.25
+/** Differences farther out than this are not looked at, dB. */
+const REACH_DB = 60
+const N_CURVE = (2 * REACH_DB) / STEP_DB + 1
+
+/** Log likelihood of one mark's reports over differences from -REACH_DB in steps of STEP_DB, its spread known. */
+function curveOf(mark: PairedMark, spreadDb: number): Float64Array {
+  const [first] = mark.groups
+  if (mark.groups.length === 1 && first!.a.length === 1 && first!.b.length === 1)
+    return Float64Array.from({ length: N_CURVE }, (_, i) =>
+      Math.log(pairLikelihood(first!.a[0]!, first!.b[0]!, i * STEP_DB - REACH_DB, spreadDb)),
+    )
+  // Half of the variance is the link's own at the mark, shared by directions and repeats; half is the calls'.
+  const [call, own] = [spreadDb / 2, spreadDb / Math.SQRT2]
+  const margin = 4 * own + 5
+  const tables = mark.groups.map((g) => tableGroupLikelihood(g, call, -REACH_DB - margin, REACH_DB + margin))
+  const { startDb, stepDb, values } = tables[0]!
+  const product = values.map((v, i) => tables.slice(1).reduce((p, t) => p * t.values[i]!, v))
+  return Float64Array.from({ length: N_CURVE }, (_, k) => {
+    const at = (k * STEP_DB - REACH_DB - startDb) / stepDb
+    let sum = 0
+    for (const z of NODES) {
+      const x = Math.max(0, Math.min(product.length - 1.001, at + (own * z) / stepDb))
+      const j = x | 0
+      sum += normalPdf(z) * (product[j]! + (x - j) * (product[j + 1]! - product[j]!))
+    }
+    return Math.log(Math.max(sum, 1e-300))
+  })
+}
+
+/** Quantiles of weighed values, in the order asked; ps go up. */
+const quantilesOf = (points: { v: number; w: number }[], ps: readonly number[]): number[] => {
+  const sorted = points.sort((a, b) => a.v - b.v)
+  const total = sorted.reduce((s, q) => s + q.w, 0)
+  let [sum, k] = [0, 0]
+  return ps.map((p) => {
+    while (k < sorted.length - 1 && sum + sorted[k]!.w < p * total) sum += sorted[k++]!.w
+    return sorted[k]!.v
+  })
+}
+
+/**
+ * The difference between two links as a line over x, by the paired interval likelihood with the mark's level free, the
+ * spread held at its posterior median: flat over the difference at the middle of the marks, the slope about nought with a
+ * standard deviation of 15 dB. A crossing is told only where the 90 % band lies on one side of nought at the nearest mark and
+ * on the other at the farthest.
+ * @param marks reports already evened, dB
+ * @param xs x of each mark, such as lg distance
+ * @param spreadDb spread of the difference at a mark, above nought
+ * @returns null below {@link FEWEST_TREND_MARKS} telling marks, or where all stand at one x
+ */
+export function pairedTrend(
+  marks: readonly PairedMark[],
+  xs: readonly number[],
+  spreadDb: number,
+): PairedTrend | null {
+  const telling = marks.flatMap((mark, i) => {
+    const groups = mark.groups.filter((g) => informsDifference(g.a, g.b))
+    return groups.length > 0 ? [{ mark: { id: mark.id, groups }, x: xs[i]! }] : []
+  })
+  if (telling.length < FEWEST_TREND_MARKS) return null
+  const [first, last] = [Math.min(...telling.map((t) => t.x)), Math.max(...telling.map((t) => t.x))]
+  if (!(last - first > 0.15)) return null
+  const middle = telling.reduce((s, t) => s + t.x, 0) / telling.length
+  const spreadX = Math.sqrt(telling.reduce((s, t) => s + (t.x - middle) ** 2, 0) / telling.length)
+  const curves = telling.map((t) => ({ curve: curveOf(t.mark, spreadDb), x: t.x - middle }))
+  const log = (level: number, slope: number) => {
+    let sum = -0.5 * (slope / PRIOR_SLOPE_SD) ** 2
+    for (const { curve, x } of curves) {
+      const at = Math.max(0, Math.min(N_CURVE - 1.001, (level + slope * x + REACH_DB) / STEP_DB))
+      const i = at | 0
+      sum += curve[i]! + (at - i) * (curve[i + 1]! - curve[i]!)
+    }
+    return sum
+  }
+  // Grids about the mode, wide enough for either to be several errors off.
+  const error = (spreadDb + 3) / Math.sqrt(telling.length)
+  let [level, slope] = [0, 0]
+  for (const step of [8, 4, 2, 1, 0.5])
+    for (let moved = true; moved; ) {
+      moved = false
+      for (const [dl, ds] of [[step, 0], [-step, 0], [0, step / spreadX], [0, -step / spreadX]] as const)
+        if (log(level + dl, slope + ds) > log(level, slope) + 1e-9) {
+          level += dl
+          slope += ds
+          moved = true
+        }
+    } // prettier-ignore
+  const halfLevel = 6 * error
+  const halfSlope = (6 * error) / spreadX
+  const cells: { level: number; slope: number; w: number }[] = []
+  const top = log(level, slope)
+  for (let i = 0; i < N_LEVEL; i++)
+    for (let k = 0; k < N_SLOPE; k++) {
+      const l = level + halfLevel * ((2 * i) / (N_LEVEL - 1) - 1)
+      const s = slope + halfSlope * ((2 * k) / (N_SLOPE - 1) - 1)
+      const w = Math.exp(log(l, s) - top)
+      if (w > 1e-5) cells.push({ level: l, slope: s, w })
+    }
+  const slopes = cells.map((c) => ({ v: c.slope, w: c.w }))
+  const at = (x: number) => cells.map((c) => ({ v: c.level + c.slope * (x - middle), w: c.w }))
+  const band = Array.from({ length: BAND }, (_, i) => {
+    const x = first + ((last - first) * i) / (BAND - 1)
+    const [low, median, high] = quantilesOf(at(x), [0.05, 0.5, 0.95]) as [number, number, number]
+    return { x, median, low, high }
+  })
+  const [near, far] = [band[0]!, band[BAND - 1]!]
+  const changes = (near.high < 0 && far.low > 0) || (near.low > 0 && far.high < 0)
+  const zeros = cells
+    .map((c) => ({ v: middle - c.level / c.slope, w: c.w }))
+    .filter((z) => Number.isFinite(z.v))
+  const [low95, low90, slope50, high90, high95] = quantilesOf(slopes, [0.025, 0.05, 0.5, 0.95, 0.975]) as [number, number, number, number, number] // prettier-ignore
+  const [lowZero, zero, highZero] = changes ? quantilesOf(zeros, [0.05, 0.5, 0.95]) : []
+  return {
+    slope: slope50,
+    slope90: { low: low90, high: high90 },
+    slope95: { low: low95, high: high95 },
+    band,
+    crossing: changes ? { x: zero!, low: lowZero!, high: highZero! } : null,
+    marks: telling.length,
+  }
+}

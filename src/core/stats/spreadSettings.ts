@@ -1,0 +1,193 @@
+import { tableGroupLikelihood, type ReportGroup, type TabledLikelihood } from './groupLikelihood'
+import type { LevelCell } from './levelCell'
+import { normalPdf } from './normal'
+import { pairLikelihood } from './pairLikelihood'
+import { fromLog, type GridPosterior } from './posterior'
+
+/** One setting of the spreads: its σd, its prior weight, and the log likelihood of differences under it. */
+export interface SpreadSetting {
+  spread: number
+  logPrior: number
+  /** Its neighbours on the grid of settings, by index. */
+  beside: number[]
+  logLikelihood: (deltas: Float64Array) => Float64Array
+}
+
+const PRIOR_LOG_SPREAD_MEAN = Math.log(4)
+const PRIOR_LOG_SPREAD_SD = 1
+/** Standard normal nodes for the mark-by-link effect, trapezoid rule to 3 standard deviations. */
+const NODES = Array.from({ length: 13 }, (_, i) => (i - 6) * 0.5)
+const NODE_WEIGHTS = NODES.map((z) => normalPdf(z) * 0.5)
+/** Settings this far below the best one, log units, weigh nothing. */
+const HOPELESS = 8
+
+const priorOfSpread = (spread: number) =>
+  -0.5 * ((Math.log(spread) - PRIOR_LOG_SPREAD_MEAN) / PRIOR_LOG_SPREAD_SD) ** 2
+
+function geometric(from: number, to: number, n: number): number[] {
+  return Array.from({ length: n }, (_, i) => from * (to / from) ** (i / (n - 1)))
+}
+
+/** One report of each link at every mark: the closed form, at spreads from 0.35 to 40 dB. */
+export function closedForm(pairs: readonly { a: LevelCell; b: LevelCell }[]): SpreadSetting[] {
+  const spreads = geometric(0.35, 40, 20)
+  return spreads.map((spread, i) => ({
+    spread,
+    logPrior: priorOfSpread(spread),
+    beside: [i - 1, i + 1].filter((k) => k >= 0 && k < spreads.length),
+    logLikelihood: (deltas) => {
+      const log = new Float64Array(deltas.length)
+      for (const { a, b } of pairs)
+        for (let k = 0; k < deltas.length; k++) log[k]! += Math.log(pairLikelihood(a, b, deltas[k]!, spread))
+      return log
+    },
+  }))
+}
+
+const wordsOf = (cells: readonly LevelCell[]) =>
+  cells.map((c) => `${c.lower} ${c.upper} ${c.softDb}`).join(';')
+
+/** Tables of every mark at one spread of the calls; marks whose reports are the same share theirs. */
+function tablesOf(
+  marks: readonly { groups: readonly ReportGroup[] }[],
+  error: number,
+  reachDb: number,
+): TabledLikelihood[] {
+  const made = new Map<string, TabledLikelihood>()
+  const tableOf = (group: ReportGroup) => {
+    const key = `${wordsOf(group.a)}|${wordsOf(group.b)}`
+    const old = made.get(key)
+    if (old) return old
+    const table = tableGroupLikelihood(group, error, -reachDb - 40, reachDb + 40)
+    made.set(key, table)
+    return table
+  }
+  return marks.map(({ groups }) => {
+    const [first, ...rest] = groups.map(tableOf)
+    if (rest.length === 0) return first!
+    const values = first!.values.slice()
+    for (const other of rest) for (let i = 0; i < values.length; i++) values[i]! *= other.values[i]!
+    return { ...first!, values }
+  })
+}
+
+/**
+ * Several reports of a link at a mark: the mark-by-link effect and the calls' own spread, each on a grid of nine.
+ * @param errors σe, dB
+ * @param effects the mark-by-link effect of the difference, dB
+ */
+export function integrated(
+  marks: readonly { groups: readonly ReportGroup[] }[],
+  reachDb: number,
+  errors = geometric(0.4, 16, 9),
+  effects = geometric(0.4, 24, 9),
+): SpreadSetting[] {
+  return errors.flatMap((error, e) => {
+    let tables: TabledLikelihood[] | null = null
+    return effects.map((effect, f): SpreadSetting => {
+      const spread = Math.hypot(effect, Math.SQRT2 * error)
+      const share = (effect * effect) / (spread * spread)
+      return {
+        spread,
+        // σd log-normal, share of the mark-by-link effect even on 0..1; ρ(1-ρ) is the Jacobian to (ln σe, ln τ).
+        logPrior: priorOfSpread(spread) + Math.log(share * (1 - share)),
+        beside: [
+          ...(e > 0 ? [(e - 1) * effects.length + f] : []),
+          ...(e < errors.length - 1 ? [(e + 1) * effects.length + f] : []),
+          ...(f > 0 ? [e * effects.length + f - 1] : []),
+          ...(f < effects.length - 1 ? [e * effects.length + f + 1] : []),
+        ],
+        logLikelihood: (deltas) => {
+          tables ??= tablesOf(marks, error, reachDb)
+          const log = new Float64Array(deltas.length)
+          for (const table of tables)
+            for (let i = 0; i < deltas.length; i++)
+              log[i]! += Math.log(Math.max(smoothed(table, deltas[i]!, effect), 1e-300))
+          return log
+        },
+      }
+    })
+  })
+}
+
+/** A table averaged over the mark-by-link effect, N(0, effect²), read by linear interpolation. */
+function smoothed(table: TabledLikelihood, delta: number, effect: number): number {
+  const { values, startDb, stepDb } = table
+  const last = values.length - 1.0001
+  const centre = (delta - startDb) / stepDb
+  const scale = effect / stepDb
+  let sum = 0
+  for (let k = 0; k < NODES.length; k++) {
+    let x = centre + scale * NODES[k]!
+    if (x < 0) x = 0
+    else if (x > last) x = last
+    const i = x | 0
+    const v = values[i]!
+    sum += NODE_WEIGHTS[k]! * (v + (x - i) * (values[i + 1]! - v))
+  }
+  return sum
+}
+
+/**
+ * The settings that the reports leave possible. One in the middle shows about where the difference lies; from there the
+ * search goes from neighbour to neighbour, each looked at near that place only, as long as one is not hopeless.
+ */
+export function likelySettings(settings: readonly SpreadSetting[], reachDb: number): SpreadSetting[] {
+  const middle = Math.floor(settings.length / 2)
+  const wide = evenGrid(-reachDb, reachDb, Math.ceil(reachDb) + 1)
+  const first = settings[middle]!.logLikelihood(wide)
+  const at = wide[first.indexOf(first.reduce((m, v) => Math.max(m, v), -Infinity))]!
+  const near = Float64Array.from([-8, -4, -2, 0, 2, 4, 8], (d) =>
+    Math.max(-reachDb, Math.min(reachDb, at + d)),
+  )
+  const peaks = new Map<number, number>()
+  let best = -Infinity
+  const look = (i: number) => {
+    const s = settings[i]!
+    const peak = s.logPrior + s.logLikelihood(near).reduce((m, v) => Math.max(m, v), -Infinity)
+    peaks.set(i, peak)
+    best = Math.max(best, peak)
+  }
+  look(middle)
+  // The best of those whose neighbours were not looked at is taken next, so that the hopeless are never gone through.
+  const done = new Set<number>()
+  for (;;) {
+    let next = -1
+    for (const [i, peak] of peaks)
+      if (!done.has(i) && peak > best - HOPELESS && (next < 0 || peak > peaks.get(next)!)) next = i
+    if (next < 0) break
+    done.add(next)
+    for (const i of settings[next]!.beside) if (!peaks.has(i)) look(i)
+  }
+  return settings.filter((_, i) => (peaks.get(i) ?? -Infinity) > best - HOPELESS)
+}
+
+function evenGrid(from: number, to: number, n: number): Float64Array {
+  return Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
+}
+
+/** The posterior of the difference on an even grid, the settings integrated out, and the posterior median of σd. */
+export function posteriorOn(
+  settings: readonly SpreadSetting[],
+  from: number,
+  to: number,
+  n: number,
+): { grid: GridPosterior; spread: number } {
+  const deltas = evenGrid(from, to, n)
+  const logs = settings.map((s) => s.logLikelihood(deltas).map((v) => v + s.logPrior))
+  const log = deltas.map((_, i) => {
+    const top = logs.reduce((m, l) => Math.max(m, l[i]!), -Infinity)
+    return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l[i]! - top), 0))
+  })
+  const grid = fromLog(from, (to - from) / (n - 1), log)
+  const bySpread = settings
+    .map((s, k) => ({
+      spread: s.spread,
+      mass: logs[k]!.reduce((sum, v, i) => sum + grid.density[i]! * Math.exp(v - log[i]!), 0),
+    }))
+    .sort((x, y) => x.spread - y.spread)
+  const half = bySpread.reduce((sum, v) => sum + v.mass, 0) / 2
+  let sum = 0
+  const median = bySpread.find(({ mass }) => (sum += mass) >= half)
+  return { grid, spread: (median ?? bySpread[bySpread.length - 1]!).spread }
+}

@@ -1,0 +1,75 @@
+import { mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
+import { afterEach, beforeEach, expect, it } from 'vitest'
+import {
+  addTrial,
+  appendEntries,
+  countEntries,
+  entriesOf,
+  getRun,
+  openDatabase,
+  openTrial,
+  planOf,
+  readRunIn,
+  startRun,
+  type Db,
+} from '.'
+
+let folder: string
+let db: Db
+beforeEach(() => {
+  folder = mkdtempSync(join(tmpdir(), 'even-reach-run-'))
+  db = openDatabase(join(folder, 'a.db'))
+})
+afterEach(() => {
+  db.$client.close()
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const note = (runId: string, n: number) => ({
+  id: `01970000-0000-7000-8000-${String(n).padStart(12, '0')}`,
+  runId,
+  device: 'phone',
+  role: 'out there',
+  wallTime: '2026-05-16T08:00:00Z',
+  seq: n,
+  supersedes: null,
+  body: { kind: 'note' as const, text: `note ${n}` },
+})
+
+it('a run that another device began is made where its trial is here, and keeps its plan', () => {
+  const trialId = addTrial(db, 'Wet hill', '', 1)
+  const plan = planOf(openTrial(db, trialId)!)
+  const made = readRunIn(db, { runId: 'r1', trialId, runName: 'By phone', startedAt: '2026-05-16T08:00:00Z', plan })
+  expect(made.ok).toBe(true)
+  expect(getRun(db, 'r1')).toMatchObject({
+    name: 'By phone',
+    plan,
+    conditions: { note: 'Read in from a file', imported: false },
+  })
+})
+
+it('where the trial is not here it is refused by its name, and nothing is made', () => {
+  const trialId = addTrial(db, 'Wet hill', '', 1)
+  const plan = planOf(openTrial(db, trialId)!)
+  const refused = readRunIn(db, { runId: 'r1', trialId: 'elsewhere', runName: 'R', startedAt: '2026-05-16T08:00:00Z', plan })
+  expect(refused).toMatchObject({ ok: false })
+  expect(!refused.ok && refused.message).toContain('"Wet hill", which is not in this database')
+  expect(getRun(db, 'r1')).toBeNull()
+})
+
+it('the same entries again change nothing, and a batch is taken whole or not at all', () => {
+  const trialId = addTrial(db, 'Wet hill', '', 1)
+  const runId = startRun(db, trialId, 'R', planOf(openTrial(db, trialId)!), {
+    note: '',
+    fixedBeforehand: false,
+    imported: false,
+  })
+  expect(appendEntries(db, [note(runId, 1), note(runId, 2)])).toHaveLength(2)
+  appendEntries(db, [note(runId, 2), note(runId, 3)])
+  expect(countEntries(db, runId)).toBe(3)
+  // The last of them belongs to a run that is not there; the key refuses it, and with it the batch.
+  expect(() => appendEntries(db, [note(runId, 4), note('gone', 5)])).toThrow()
+  expect(entriesOf(db, runId).map((e) => e.seq)).toEqual([1, 2, 3])
+})

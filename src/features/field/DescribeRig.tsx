@@ -1,0 +1,55 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import { useState, useTransition } from 'react'
+import { describeAddedRig } from './actions'
+
+interface Props {
+  runId: string
+  added: { linkId: string; name: string }
+  rigs: { id: string; letter: string; name: string }[]
+}
+
+/** A rig that was added out there, said afterwards to be one of the kit. */
+export function DescribeRig({ runId, added, rigs }: Props) {
+  const [rigId, setRig] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const [waiting, start] = useTransition()
+  const save = () =>
+    start(async () => {
+      const result = await describeAddedRig(runId, added.linkId, rigId)
+      setProblem(result.ok ? null : result.message)
+    })
+  return (
+    <Box sx={{ flex: '1 0 100%', display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
+      <Box sx={{ flex: '1 1 260px', borderLeft: '5px solid var(--accent)', pl: 1.5 }}>
+        <b>{added.name}</b> was added out there. Until it is described its power is taken as that of the rig
+        beside it.
+        {problem && (
+          <Box role="alert" sx={{ color: 'var(--bad)' }}>
+            {problem}
+          </Box>
+        )}
+      </Box>
+      <TextField
+        select
+        label="It is this rig of the kit"
+        value={rigId}
+        onChange={(e) => setRig(e.target.value)}
+        sx={{ minWidth: 240 }}
+      >
+        {rigs.map((r) => (
+          <MenuItem key={r.id} value={r.id}>
+            {r.letter} {r.name}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Button variant="outlined" disabled={rigId === '' || waiting} onClick={save}>
+        Describe it so
+      </Button>
+    </Box>
+  )
+}

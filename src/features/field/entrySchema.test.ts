@@ -1,0 +1,193 @@
+import { describe, expect, it } from 'vitest'
+import { readEntries } from './entrySchema'
+
+const entry = (body: object) => ({
+  id: '01970000-0000-7000-8000-000000000001',
+  runId: 'r',
+  device: 'd',
+  role: 'out there',
+  wallTime: '2026-05-16T08:00:00Z',
+  seq: 1,
+  supersedes: null,
+  body,
+})
+const said = (body: object, more: object = {}) => {
+  try {
+    readEntries({ entries: [{ ...entry(body), ...more }] })
+    return 'taken'
+  } catch (e) {
+    return (e as Error).message
+  }
+}
+const fix = { lat: 47.3, lon: -29.5, accuracyM: 4 }
+const check = {
+  kind: 'check',
+  markId: 'm',
+  linkId: 'l',
+  direction: 'to base',
+  repeat: 1,
+  text: '5 by 7',
+  calls: 1,
+  remark: '',
+  state: 'graded',
+}
+const GOOD: [string, object][] = [
+  ['a check', check],
+  ['a check with its place', { ...check, fix }],
+  ['a check of words', { ...check, text: '3 of 5', words: { sent: ['amber'], taken: [] } }],
+  ['a loop', { ...check, direction: 'loop' }],
+  ['one sent and not yet graded', { ...check, state: 'sent', text: '?' }],
+  [
+    'a comparison',
+    { kind: 'compare', markId: 'm', direction: 'to base', links: ['a', 'b'], said: 'gone', text: '' },
+  ],
+  [
+    'an edge',
+    { kind: 'edge', legId: 'l', linkId: 'a', direction: 'to base', what: 'first lost', distanceM: 900, fix },
+  ],
+  ['a no-look mark', { kind: 'state', linkId: 'a', way: 'out', state: null, distanceM: null, fix: null }],
+  ['noise', { kind: 'noise', markId: null, text: 'S2', note: '' }],
+  ['a clock', { kind: 'clock', startsAt: '2026-05-16T08:00:00Z', everyS: 60, on: true }],
+  [
+    'a photo of a check',
+    { kind: 'media', mediaId: 'p', what: 'photo', type: 'image/jpeg', seconds: null, about: check, note: '' },
+  ],
+  [
+    'a sound of nothing in particular',
+    {
+      kind: 'media',
+      mediaId: 's',
+      what: 'sound',
+      type: 'audio/webm;codecs=opus',
+      seconds: 4,
+      about: null,
+      note: '',
+    },
+  ],
+  [
+    'a recording that is not aligned yet',
+    { kind: 'recording', mediaId: 'r', name: 'a.wav', at: 'base', seconds: 60, startsAt: null, aligned: '' },
+  ],
+  ['a check asked for once more', { kind: 'repeat', key: { ...check, repeat: 2 } }],
+  ['a grade', { kind: 'grade', checkId: 'c', listener: 'first', text: '4 by 5', blind: true }],
+  [
+    'throughput',
+    {
+      kind: 'carried',
+      markId: 'm',
+      linkId: 'l',
+      direction: 'to base',
+      what: 'throughput',
+      value: 12,
+      server: 's',
+      path: '',
+      cap: 50,
+    },
+  ],
+  [
+    'a rig nobody planned',
+    {
+      kind: 'link',
+      link: { id: 'n', letter: 'N', name: 'whip', base: {}, out: {} },
+      notAt: [],
+      described: false,
+    },
+  ],
+  ['a scan', { kind: 'scan', markId: 'm', channels: [{ channel: '6', level: '-71', others: null }] }],
+  ['a track', { kind: 'track', points: [[1, 47, -29, null]] }],
+  ['conditions', { kind: 'conditions', when: 'start', values: { weather: 'rain' }, ticked: ['x'] }],
+  ['a change', { kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '' }],
+  ['a blind order', { kind: 'blind', on: true, letters: { a: 'K' } }],
+  ['a peg measured', { kind: 'measured', markId: 'm', how: 'tape', distanceM: 31, distanceSdM: 0.5 }],
+  ['an order of legs', { kind: 'leg order', legIds: ['a'] }],
+  [
+    'another station',
+    { kind: 'station', name: 'M9', place: '', direction: 'to base', linkId: null, text: '' },
+  ],
+]
+const BAD: [string, object, RegExp][] = [
+  ['no kind', {}, /kind/],
+  ['a kind nobody knows', { kind: 'dance' }, /kind/],
+  ['a check without a report', { ...check, text: '' }, /text/],
+  ['a check in no direction', { ...check, direction: 'sideways' }, /direction/],
+  ['no calls', { ...check, calls: 0 }, /calls/],
+  ['a place off the globe', { ...check, fix: { ...fix, lat: 97 } }, /fix\.lat/],
+  [
+    'a comparison of three',
+    { kind: 'compare', markId: 'm', direction: 'to base', links: ['a', 'b', 'c'], said: 'gone', text: '' },
+    /links/,
+  ],
+  [
+    'a comparison in other words',
+    { kind: 'compare', markId: 'm', direction: 'to base', links: ['a', 'b'], said: 'meh', text: '' },
+    /said/,
+  ],
+  [
+    'an edge at no distance',
+    { kind: 'edge', legId: 'l', linkId: 'a', direction: 'to base', what: 'first lost', fix: null },
+    /distanceM/,
+  ],
+  [
+    'a way that is none',
+    { kind: 'state', linkId: 'a', way: 'up', state: null, distanceM: null, fix: null },
+    /way/,
+  ],
+  ['a scan of nothing', { kind: 'scan', markId: null, channels: [] }, /channels/],
+  ['a track of pairs', { kind: 'track', points: [[1, 2]] }, /points/],
+  [
+    'an attenuator that amplifies',
+    { kind: 'change', what: 'attenuator', linkId: null, db: -3, text: '' },
+    /db/,
+  ],
+  [
+    'a peg at nought',
+    { kind: 'measured', markId: 'm', how: 'tape', distanceM: 0, distanceSdM: 1 },
+    /distanceM/,
+  ],
+  [
+    'a clock that never stops',
+    { kind: 'clock', startsAt: '2026-05-16T08:00:00Z', everyS: 1, on: true },
+    /everyS/,
+  ],
+  [
+    'a text as a photo',
+    { kind: 'media', mediaId: 'p', what: 'photo', type: 'text/html', seconds: null, about: null, note: '' },
+    /picture or a sound/,
+  ],
+  ['a grade of nothing', { kind: 'grade', checkId: 'c', listener: 'first', text: '', blind: true }, /text/],
+  [
+    'a cap of nought',
+    {
+      kind: 'carried',
+      markId: 'm',
+      linkId: 'l',
+      direction: 'to base',
+      what: 'delay',
+      value: 1,
+      server: 's',
+      path: '',
+      cap: 0,
+    },
+    /cap/,
+  ],
+  [
+    'a link without ends',
+    { kind: 'link', link: { id: 'n', letter: 'N', name: 'w' }, notAt: [], described: false },
+    /base|out/,
+  ],
+]
+
+describe('entries at the border', () => {
+  it.each(GOOD)('takes %s', (_what, body) => expect(said(body)).toBe('taken'))
+  it.each(BAD)('refuses %s and names the part', (_what, body, part) => expect(said(body)).toMatch(part))
+  it.each([
+    ['an id that is none', { id: 'x' }, /UUID/],
+    ['a time that is none', { wallTime: 'noon' }, /wallTime/],
+    ['a negative place in the order', { seq: -1 }, /seq/],
+    ['a nameless device', { device: '' }, /device/],
+  ])('refuses %s', (_what, more, part) => expect(said(check, more)).toMatch(part))
+  it('refuses more than 500 at once', () => {
+    const entries = Array.from({ length: 501 }, () => entry(check))
+    expect(() => readEntries({ entries })).toThrow(/500/)
+  })
+})

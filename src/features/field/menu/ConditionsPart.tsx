@@ -1,0 +1,82 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import TextField from '@mui/material/TextField'
+import { useState } from 'react'
+import type { MenuProps } from './shared'
+
+const FIELDS = [
+  ['weather', 'Weather', 'dry, wind from the west'],
+  ['ground', 'Ground', 'wet or dry'],
+  ['leaf', 'Trees', 'in leaf or bare'],
+  ['crowd', 'People and vehicles about', 'few'],
+  ['battery', 'Batteries', 'full; second set'],
+] as const
+
+/** What else can make the difference, ticked where it is the same for all rigs. */
+const CONFOUNDERS = [
+  'Same operator for all rigs',
+  'Same height and place on the body',
+  'Same battery state',
+  'Same leads and adapters',
+  'Nobody else on the channel',
+  'Nothing moved at the base',
+]
+
+/** Conditions at the start, in between and at the end. */
+export function ConditionsPart({ handle, actions }: MenuProps) {
+  const before = handle.log.events.flatMap((e) => (e.body.kind === 'conditions' ? [e.body] : [])).at(-1)
+  const [values, setValues] = useState<Record<string, string>>(before?.values ?? {})
+  const [ticked, setTicked] = useState<string[]>(before?.ticked ?? [])
+  const save = (when: 'start' | 'change' | 'end') =>
+    void actions.addEvent(
+      { kind: 'conditions', when, values, ticked },
+      when === 'start'
+        ? 'Logged: conditions at the start'
+        : when === 'end'
+          ? 'Logged: conditions at the end'
+          : 'Logged: conditions as they are now',
+    )
+  return (
+    <>
+      {FIELDS.map(([key, label, placeholder]) => (
+        <TextField
+          key={key}
+          label={label}
+          placeholder={placeholder}
+          value={values[key] ?? ''}
+          onChange={(e) => setValues({ ...values, [key]: e.target.value })}
+        />
+      ))}
+      <Box>
+        {CONFOUNDERS.map((c) => (
+          <FormControlLabel
+            key={c}
+            sx={{ display: 'flex', minHeight: 48 }}
+            control={
+              <Checkbox
+                checked={ticked.includes(c)}
+                onChange={(e) => setTicked(e.target.checked ? [...ticked, c] : ticked.filter((t) => t !== c))}
+              />
+            }
+            label={c}
+          />
+        ))}
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+        <Button variant="outlined" size="large" onClick={() => save('start')}>
+          So it is at the start
+        </Button>
+        <Button variant="outlined" size="large" onClick={() => save('change')}>
+          It changed to this
+        </Button>
+        <Button variant="outlined" size="large" onClick={() => save('end')}>
+          So it is at the end
+        </Button>
+      </Box>
+    </>
+  )
+}

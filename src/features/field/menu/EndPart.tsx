@@ -1,0 +1,51 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import TextField from '@mui/material/TextField'
+import { useState } from 'react'
+import { schedule } from '@/core/trial'
+import type { MenuProps } from './shared'
+
+/** Finishing a run, taking it up again, or voiding it with a reason. */
+export function EndPart({ pack, handle, onClose }: MenuProps) {
+  const [reason, setReason] = useState('')
+  const { log, add } = handle
+  const left = schedule(pack.plan, log).filter((c) => c.state === 'to do').length
+  const close = (work: Promise<unknown>) => void work.then(onClose)
+  if (log.state !== 'going')
+    return (
+      <Box>
+        <Button variant="outlined" onClick={() => close(add({ kind: 'run', state: 'reopened', reason: '' }))}>
+          Take this run up again
+        </Button>
+      </Box>
+    )
+  return (
+    <>
+      <Button
+        variant="outlined"
+        size="large"
+        onClick={() => close(add({ kind: 'run', state: 'finished', reason: '' }))}
+      >
+        Finish this run{left > 0 ? ` with ${left} checks not made` : ''}
+      </Button>
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <TextField
+          fullWidth
+          label="Why this run does not count"
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+        <Button
+          variant="outlined"
+          color="error"
+          disabled={reason.trim() === ''}
+          onClick={() => close(add({ kind: 'run', state: 'voided', reason: reason.trim() }))}
+        >
+          Void this run
+        </Button>
+      </Box>
+    </>
+  )
+}

@@ -1,0 +1,31 @@
+'use client'
+
+import { ThemeProvider } from '@mui/material/styles'
+import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter'
+import type { CSSProperties, ReactNode } from 'react'
+import { themeOf } from '@/ui/theme/theme'
+import { FIELD_THEMES, type FieldThemeName } from '../theme'
+
+const sun = FIELD_THEMES.sun
+const night = FIELD_THEMES.night
+
+const PALETTES = {
+  sun: { paper: sun.bg, raised: sun.key, ink: sun.ink, soft: '#30363a', rule: '#8c8776', accent: '#5f3e00', bad: '#86190d' }, // prettier-ignore
+  night: { paper: night.bg, raised: night.key, ink: night.ink, soft: '#d8bd92', rule: night.line, accent: night.now, bad: '#ff9d8a' }, // prettier-ignore
+}
+
+const THEMES = { sun: themeOf(PALETTES.sun, 'light'), night: themeOf(PALETTES.night, 'dark') }
+
+/** The colours of the field screen for our own drawings within the menu. */
+export function menuVars(name: FieldThemeName): CSSProperties {
+  return Object.fromEntries(Object.entries(PALETTES[name]).map(([k, v]) => [`--${k}`, v])) as CSSProperties
+}
+
+/** Parts and fields in the field screen's own colours, sun or night. */
+export function MenuTheme({ name, children }: { name: FieldThemeName; children: ReactNode }) {
+  return (
+    <AppRouterCacheProvider options={{ enableCssLayer: true }}>
+      <ThemeProvider theme={THEMES[name]}>{children}</ThemeProvider>
+    </AppRouterCacheProvider>
+  )
+}

@@ -1,0 +1,136 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { CAUSE_TESTS } from '@/core/trial/causeTests'
+import { expectedChance } from '../expected'
+import { readScan } from '../scan'
+import type { MenuProps } from './shared'
+
+/** When a check fails that should have been good: noise, other channels, and the tests that tell the causes apart. */
+export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
+  const [noise, setNoise] = useState('')
+  const [scan, setScan] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const failed = handle.log.checks.filter((c) => !c.voided && c.text === 'not heard').at(-1)
+  const chance = failed && expectedChance(pack, failed.linkId, failed.markId)
+  const link = failed && pack.plan.links.find((l) => l.id === failed.linkId)
+  const mark = failed && pack.plan.marks.find((m) => m.id === failed.markId)
+  const tests = handle.log.events.flatMap((e) =>
+    e.body.kind === 'other' && e.body.what === 'test' && e.body.detail.about === failed?.id
+      ? [e.body.detail]
+      : [],
+  )
+  const logNoise = () =>
+    noise.trim() === ''
+      ? setProblem('Write the reading with the transmitter off, such as S2 or -118.')
+      : void actions
+          .addEvent(
+            { kind: 'noise', markId: now?.markId ?? null, text: noise.trim(), note: '' },
+            `Logged: noise ${noise.trim()}`,
+          )
+          .then(() => {
+            setNoise('')
+            setProblem(null)
+          })
+  const logScan = () => {
+    const found = readScan(scan)
+    if ('problem' in found) return setProblem(found.problem)
+    void actions
+      .addEvent(
+        { kind: 'scan', markId: now?.markId ?? null, channels: found.channels },
+        `Logged: ${found.channels.length} channels`,
+      )
+      .then(() => {
+        setScan('')
+        setProblem(null)
+      })
+  }
+  return (
+    <>
+      {failed && link && (
+        <Box role="group" aria-label="Tests that tell the causes apart">
+          <b>
+            {link.name} was not heard at {mark?.name ?? 'an added mark'}
+            {chance != null &&
+              chance >= 0.7 &&
+              `, where ${Math.round(100 * chance)} times in a hundred was expected`}
+            .
+          </b>{' '}
+          Try, and say what came of it:
+          {CAUSE_TESTS.map((t) => {
+            const made = tests.find((d) => d.test === t.what)
+            const say = (heard: boolean) =>
+              void actions.addEvent(
+                { kind: 'other', what: 'test', detail: { about: failed.id, test: t.what, heard } },
+                `Logged: ${t.what}, ${heard ? 'heard' : 'not heard'}`,
+              )
+            return (
+              <Box
+                key={t.what}
+                sx={{
+                  display: 'flex',
+                  gap: 1,
+                  alignItems: 'center',
+                  borderTop: '1px solid var(--rule)',
+                  py: 0.5,
+                }}
+              >
+                <Box sx={{ flex: 1 }}>
+                  {t.what}
+                  {made && <b>: {made.heard ? t.tells : 'not heard either'}</b>}
+                </Box>
+                <Button variant="outlined" onClick={() => say(true)} aria-label={`Heard: ${t.what}`}>
+                  Heard
+                </Button>
+                <Button variant="outlined" onClick={() => say(false)} aria-label={`Not heard: ${t.what}`}>
+                  Not
+                </Button>
+              </Box>
+            )
+          })}
+        </Box>
+      )}
+      <Typography variant="h3" component="h3">
+        Noise with the transmitter off
+      </Typography>
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <TextField
+          label="Reading"
+          value={noise}
+          onChange={(e) => setNoise(e.target.value)}
+          placeholder="S2 or -118"
+          sx={{ flex: 1 }}
+        />
+        <Button variant="outlined" onClick={logNoise}>
+          Log the noise
+        </Button>
+      </Box>
+      <Typography variant="h3" component="h3">
+        Who else is on
+      </Typography>
+      <TextField
+        label="Channel, level, how many others: a channel a line"
+        placeholder={'6 -71 3\n11 -84 1'}
+        value={scan}
+        onChange={(e) => setScan(e.target.value)}
+        multiline
+        minRows={3}
+        helperText="Typed, or pasted from a tool’s text"
+      />
+      <Box>
+        <Button variant="outlined" onClick={logScan}>
+          Log the scan
+        </Button>
+      </Box>
+      {problem && (
+        <Box role="alert" sx={{ color: 'var(--bad)' }}>
+          {problem}
+        </Box>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,31 @@
+import type { CheckKey, Fix, ScheduledCheck } from '@/core/trial'
+import type { Units } from '@/core/units'
+import type { Position, PositionSource } from '../positionSource'
+import type { RunPack } from '../runPack'
+import type { FieldSettings } from '../settings'
+import type { FieldActions } from '../useFieldActions'
+import type { RunLogHandle } from '../useRunLog'
+import type { Clips } from '../useClips'
+import type { Sound } from '../useSound'
+
+/** What every part of the menu works with. */
+export interface MenuProps {
+  pack: RunPack
+  handle: RunLogHandle
+  actions: FieldActions
+  now: ScheduledCheck | null
+  position: Position | null
+  source: PositionSource | null
+  onSource: (source: PositionSource | null) => void
+  settings: FieldSettings
+  units: Units
+  sound: Sound
+  clips: Clips
+  onChosen: (key: CheckKey | null) => void
+  /** Opens another sheet in the menu's place. */
+  onSheet: (sheet: 'grid' | 'clip') => void
+  onClose: () => void
+}
+
+export const fixOf = (p: Position | null): Fix | null =>
+  p && { lat: p.lat, lon: p.lon, accuracyM: p.accuracyM }

@@ -1,0 +1,141 @@
+'use client'
+
+import { Area, ErrorBar, Line, Scatter } from 'recharts'
+import type { LevelFindings } from '@/core/findings'
+import type { Direction, Link } from '@/core/kit'
+import type { Units } from '@/core/units'
+import { rigLook } from '@/ui/theme/palette'
+import { onAxis, roundDomain } from './chartAxes'
+import { DistanceChart } from './DistanceChart'
+import { intervalDot, IntervalMark } from './intervalDots'
+
+interface Props {
+  levels: LevelFindings
+  links: Link[]
+  looks: number[]
+  direction: Direction
+  /** The unit of levels: dB over S9, dBm. */
+  unit: string
+  units: Units
+}
+
+/** The rig's letter at the far end of its line. */
+function EndLabel({
+  x = 0,
+  y = 0,
+  index,
+  last,
+  text,
+  color,
+}: {
+  x?: number | string
+  y?: number | string
+  index?: number
+  last: number
+  text: string
+  color: string
+}) {
+  if (index !== last) return null
+  return (
+    <text x={Number(x) + 4} y={Number(y) + 5} fontSize={15} fontWeight={700} fill={color}>
+      {text}
+    </text>
+  )
+}
+
+/** Level against distance: every report as the interval that it is, the fitted line and its band, both schools beside it. */
+export function LevelChart({ levels, links, looks, direction, unit, units }: Props) {
+  const groups = levels.groups.filter((g) => g.direction === direction)
+  const distances = groups[0]?.line.map((p) => p.distanceM) ?? []
+  const [near, far] = [distances[0] ?? 100, distances.at(-1) ?? 1000]
+  const start = groups.length > 0 ? Math.max(...groups.map((g) => g.line[0]!.level)) : 0
+  const rows = distances.map((m, i) => ({
+    x: onAxis(m, units),
+    ...Object.fromEntries(groups.flatMap((g) => [[g.linkId, g.line[i]!.level], [`${g.linkId} band`, [g.line[i]!.low, g.line[i]!.high]]])),
+    free: start - 20 * Math.log10(m / near),
+    plane: start - 40 * Math.log10(m / near),
+  })) // prettier-ignore
+  const points = levels.points.filter((p) => p.direction === direction)
+  const values = [
+    ...points.map((p) => intervalDot(p.distanceM, p.low, p.high).y),
+    ...groups.flatMap((g) => [g.line[0]!.level, g.line.at(-1)!.level]),
+  ]
+  const needed = groups.find((g) => g.needed)?.needed
+  const domain = roundDomain([...values, ...(needed ? [needed.levelDb] : [])], 10)
+  const x: [number, number] = [onAxis(near, units) * 0.9, onAxis(far, units)]
+  return (
+    <DistanceChart rows={rows} x={x} y={domain} yLabel={`level, ${unit}`} units={units} height={380}>
+      {groups.map((g) => {
+        const look = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
+        return (
+          <Area
+            key={`${g.linkId} band`}
+            dataKey={`${g.linkId} band`}
+            fill={look.hue}
+            fillOpacity={0.13}
+            stroke="none"
+            isAnimationActive={false}
+          />
+        )
+      })}
+      <Line dataKey="free" stroke="var(--soft)" strokeDasharray="1 4" dot={false} isAnimationActive={false} />
+      <Line
+        dataKey="plane"
+        stroke="var(--soft)"
+        strokeDasharray="8 5"
+        dot={false}
+        isAnimationActive={false}
+      />
+      {groups.map((g) => {
+        const look = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
+        return (
+          <Line
+            key={g.linkId}
+            dataKey={g.linkId}
+            stroke={look.hue}
+            strokeDasharray={look.dash}
+            strokeWidth={2.5}
+            dot={false}
+            label={
+              <EndLabel
+                last={rows.length - 1}
+                text={links.find((l) => l.id === g.linkId)!.letter}
+                color={look.hue}
+              />
+            }
+            isAnimationActive={false}
+          />
+        )
+      })}
+      {groups.map((g, k) => {
+        const { hue } = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
+        const data = points
+          .filter((p) => p.linkId === g.linkId)
+          .map((p) => {
+            // A little apart, so that links at one mark do not hide each other.
+            const x = onAxis(p.distanceM, units) * 1.012 ** (k - (groups.length - 1) / 2)
+            return intervalDot(x, p.low, p.high)
+          })
+        return (
+          <Scatter
+            key={g.linkId}
+            data={data}
+            dataKey="y"
+            fill={hue}
+            isAnimationActive={false}
+            shape={<IntervalMark color={hue} />}
+          >
+            <ErrorBar
+              dataKey="error"
+              direction="y"
+              width={0}
+              stroke={hue}
+              strokeOpacity={0.55}
+              strokeWidth={1.5}
+            />
+          </Scatter>
+        )
+      })}
+    </DistanceChart>
+  )
+}

@@ -1,0 +1,112 @@
+'use client'
+
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
+import Typography from '@mui/material/Typography'
+import dynamic from 'next/dynamic'
+import { useState } from 'react'
+import { chanceInWords, outBackWords, type Findings } from '@/core/findings'
+import { writeCsv } from '@/core/formats/csvTable'
+import { listenerOf } from '@/core/kit'
+import type { TrialPlan } from '@/core/trial'
+import { distanceText, type Units } from '@/core/units'
+import { FigureFrame } from './FigureFrame'
+
+const LevelChart = dynamic(() => import('./LevelChart').then((m) => m.LevelChart), { ssr: false })
+
+interface Props {
+  findings: Findings
+  plan: TrialPlan
+  looks: number[]
+  reliability: number
+  units: Units
+}
+
+const one = (v: number) => v.toFixed(1)
+
+/** What the levels say: how they fall on this ground, and how far the level that a copy needs is held. */
+export function LevelSection({ findings, plan, looks, reliability, units }: Props) {
+  const [direction, setDirection] = useState(plan.directions[0]!)
+  const { levels } = findings
+  if (!levels) return null
+  const scale = plan.scales[listenerOf(direction)]
+  const unit = scale.kind === 'level' ? scale.unit : 'dB over S9'
+  const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
+  const csv = () =>
+    writeCsv(
+      ['link', 'direction', 'distance_m', 'low_db', 'high_db', 'not_heard'],
+      levels.points.map((p) => [
+        name(p.linkId),
+        p.direction,
+        Math.round(p.distanceM),
+        p.low,
+        p.high,
+        String(p.notHeard),
+      ]),
+    )
+  const groups = levels.groups.filter((g) => g.direction === direction)
+  return (
+    <section aria-label="Levels">
+      <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>
+        Levels
+      </Typography>
+      {plan.directions.length > 1 && (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={direction}
+          onChange={(_, d: typeof direction | null) => d && setDirection(d)}
+          aria-label="Direction shown"
+          className="no-print"
+          sx={{ mb: 1 }}
+        >
+          {plan.directions.map((d) => (
+            <ToggleButton key={d} value={d}>
+              {d}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      )}
+      <FigureFrame
+        title={`Level against distance, ${direction}`}
+        csv={csv}
+        caption={
+          <>
+            On this ground the level falls by <b>{Math.round(10 * levels.slope.estimate)} dB a decade</b> (
+            {Math.round(10 * levels.slope.low)} to {Math.round(10 * levels.slope.high)}); free space, dotted,
+            falls by 20, plane earth, dashed, by 40. From {levels.reports} reports at {levels.marks} marks:
+            about {one(levels.shadowDb)} dB of shadowing shared by all at a mark, {one(levels.linkDb)} dB a
+            link’s own, {one(levels.callDb)} dB from call to call. Open triangles: not heard (down), full
+            scale (up).
+          </>
+        }
+      >
+        <LevelChart {...{ levels, looks, direction, unit, units }} links={plan.links} />
+      </FigureFrame>
+      <ul style={{ marginTop: 0 }}>
+        {groups.map((g) => {
+          const r = g.reaches.find((x) => Math.abs(x.chance - reliability) < 1e-9)
+          return (
+            <li key={g.linkId}>
+              {name(g.linkId)} {direction}:{' '}
+              {r
+                ? `by its levels about ${distanceText(r.estimateM, units)} (${distanceText(r.lowM, units)} to ${distanceText(r.highM, units)}) ${chanceInWords(reliability)}, for ground like this`
+                : 'nothing was copied, so no reach follows from its levels'}
+              {r && g.line.at(-1)!.distanceM / 1.5 < r.estimateM && ', beyond the marks: extrapolated'}.
+            </li>
+          )
+        })}
+      </ul>
+      {levels.outBack.length > 0 && (
+        <>
+          <p style={{ margin: '12px 0 4px', fontWeight: 700 }}>Talk-out against talk-back</p>
+          <ul style={{ marginTop: 0 }}>
+            {levels.outBack.map((o) => (
+              <li key={o.linkId}>{outBackWords(o, name)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  )
+}

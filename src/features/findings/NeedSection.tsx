@@ -1,0 +1,125 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Typography from '@mui/material/Typography'
+import { useState } from 'react'
+import { decide, decisionWords, type Burden, type Findings } from '@/core/findings'
+import type { TrialPlan } from '@/core/trial'
+import { distanceUnit, fromShown, toShown, type Units } from '@/core/units'
+import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
+import type { Knobs } from './ruleParams'
+import { TABLE } from './tableStyle'
+
+interface Props {
+  plan: TrialPlan
+  findings: Findings
+  knobs: Knobs
+  burdens: [string, Burden][]
+  units: Units
+  onNeed: (need: Knobs['need']) => void
+}
+
+const pounds = (g: number, units: Units) =>
+  units === 'metric'
+    ? g >= 1000
+      ? `${(g / 1000).toFixed(1)} kg`
+      : `${Math.round(g)} g`
+    : `${(g / 28.35).toFixed(0)} oz`
+
+function burdenText(b: Burden | null, units: Units): string {
+  if (!b) return 'not in the kit any more'
+  const parts = [
+    b.wornMm !== null &&
+      (units === 'metric'
+        ? `${Math.round(b.wornMm / 10)} cm worn`
+        : `${(b.wornMm / 25.4).toFixed(0)} in worn`),
+    b.weightG !== null && pounds(b.weightG, units),
+    b.price !== null && `price ${b.price}`,
+    `${b.powerW} W`,
+  ]
+  return parts.filter(Boolean).join(', ')
+}
+
+/** Is it enough: the rigs against what is needed, the least burdensome that meets it first. */
+export function NeedSection({ plan, findings, knobs, burdens, units, onNeed }: Props) {
+  const { need, reliability } = knobs
+  const unit = distanceUnit(units)
+  const shown = (m: number | null) =>
+    m === null ? '' : String(Number(toShown(m / 1000, 'km', units).toFixed(3)))
+  const [floor, setFloor] = useState(shown(need.floorM))
+  const [ceiling, setCeiling] = useState(shown(need.ceilingM))
+  const problem = (t: string) => (t.trim() === '' ? null : numberProblem(t, { above: 0, max: 2000 }, unit))
+  const metres = (t: string) =>
+    numberIn(t) === null ? null : Math.round(fromShown(numberIn(t)!, 'km', units) * 1000)
+  const wrong = problem(floor) !== null || problem(ceiling) !== null
+  const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
+  const answers = decide(findings, plan.links, { ...need, reliability }, new Map(burdens), units)
+  return (
+    <Box component="section" aria-label="Is it enough" sx={{ mt: 4 }}>
+      <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
+        Is it enough?
+      </Typography>
+      <Box
+        component="form"
+        className="no-print"
+        onSubmit={(e) => {
+          e.preventDefault()
+          if (!wrong) onNeed({ floorM: metres(floor), ceilingM: metres(ceiling) })
+        }}
+        sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mb: 1.5 }}
+      >
+        <NumberBox
+          label="Copied out to"
+          unit={unit}
+          value={floor}
+          problem={problem(floor)}
+          onChange={setFloor}
+          sx={{ width: 170 }}
+        />
+        <NumberBox
+          label="Not heard beyond"
+          unit={unit}
+          value={ceiling}
+          problem={problem(ceiling)}
+          onChange={setCeiling}
+          sx={{ width: 170 }}
+        />
+        <Button type="submit" variant="outlined" disabled={wrong}>
+          Hold it against the rigs
+        </Button>
+      </Box>
+      {answers.length === 0 ? (
+        <p style={{ margin: 0 }}>Say how far it must be copied, or beyond where it must not be heard.</p>
+      ) : (
+        <>
+          <Typography sx={{ fontWeight: 700, fontSize: '1.1rem' }}>{decisionWords(answers, name)}</Typography>
+          <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="The need">
+            <Box component="table" sx={TABLE}>
+              <thead>
+                <tr>
+                  <th>Link</th>
+                  <th>The need</th>
+                  <th>Why</th>
+                  <th>Burden</th>
+                </tr>
+              </thead>
+              <tbody>
+                {answers.map((a) => (
+                  <tr key={a.linkId}>
+                    <td>{name(a.linkId)}</td>
+                    <td>
+                      <b>{a.met}</b>
+                    </td>
+                    <td>{a.why}</td>
+                    <td>{burdenText(a.burden, units)}</td>
+                  </tr>
+                ))}
+              </tbody>
+            </Box>
+          </Box>
+        </>
+      )}
+    </Box>
+  )
+}

@@ -1,0 +1,30 @@
+import type { Findings } from '@/core/findings'
+import type { TrialPlan } from '@/core/trial'
+
+/** What the findings rest on: the checks, who reported in which scale, what was fixed beforehand, what was held the same. */
+export function RestsOn({ findings, plan, marks }: { findings: Findings; plan: TrialPlan; marks: number }) {
+  return (
+    <ul style={{ margin: 0, paddingLeft: 20, maxWidth: 860 }}>
+      <li>
+        {findings.checks} checks at {marks} marks.{' '}
+        {findings.leftOut.length === 0
+          ? 'None was left out of everything.'
+          : findings.leftOut.map((l) => `${l.checkIds.length} left out: ${l.why}.`).join(' ')}
+      </li>
+      {findings.scales.map((s) => (
+        <li key={s.direction}>
+          {s.direction}: {s.listener === 'base' ? 'the base' : 'whoever was out there'} reported {s.scale}.
+        </li>
+      ))}
+      <li>
+        {findings.fixedBeforehand
+          ? 'The number of marks was fixed beforehand and carried out, so the plain intervals hold.'
+          : 'Not every mark was reached, or their number was not fixed, so "better" also needs the interval that allows for stopping early.'}
+      </li>
+      <li>
+        Surroundings: {plan.surroundings}.
+        {plan.sameAs.length > 0 && ` Held the same: ${plan.sameAs.join('; ').toLowerCase()}.`}
+      </li>
+    </ul>
+  )
+}

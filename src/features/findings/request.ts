@@ -1,0 +1,33 @@
+import { listRuns, logOf, openTrial, type Db } from '@/data'
+import { planNow } from '@/core/trial'
+import { knobsFromParams } from './ruleParams'
+
+export type Query = Record<string, string | string[] | undefined>
+
+/**
+ * What an address of findings asks for: the trial, its runs, the one shown with those put together with it, and the knobs.
+ * @returns null where there is no such trial; `chosen` is empty where nothing was logged
+ */
+export function findingsAsked(db: Db, trialId: string, query: Query) {
+  const open = openTrial(db, trialId)
+  if (!open) return null
+  const runs = listRuns(db, open.trial.id).map((row) => ({ row, log: logOf(db, row.id) }))
+  const shown =
+    runs.find((r) => r.row.id === query.run) ?? runs.find((r) => r.log.state !== 'voided') ?? runs[0] ?? null
+  if (!shown || shown.log.checks.length === 0) return { open, runs, shown: null, chosen: [], knobs: null, plan: null } // prettier-ignore
+  const knobs = knobsFromParams(query, shown.row.plan)
+  const others = runs.filter(
+    (r) => r !== shown && knobs.withRuns.includes(r.row.id) && r.log.checks.length > 0,
+  )
+  return { open, runs, shown, chosen: [shown, ...others], knobs, plan: planNow(shown.row.plan, shown.log) }
+}
+
+/** The query of a request, as a page gets it. */
+export function queryOf(params: URLSearchParams): Query {
+  return Object.fromEntries(
+    [...new Set(params.keys())].map((key) => {
+      const all = params.getAll(key)
+      return [key, all.length > 1 ? all : all[0]]
+    }),
+  )
+}

@@ -1,0 +1,65 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import { useState } from 'react'
+import { MEANS_SD, type Mark } from '@/core/trial'
+import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
+import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
+import { putMeasured } from './actions'
+import { MEANS, type Means } from './means'
+
+/** The distance of a mark without coordinates, measured at last or measured better. */
+export function MeasureMark({ mark, units, onDone }: { mark: Mark; units: Units; onDone: () => void }) {
+  const shown = (m: number) => String(Number(toLength(m, units).toFixed(1)))
+  const [how, setHow] = useState<Means>(mark.how === 'wheel' || mark.how === 'paces' ? mark.how : 'tape')
+  const [distance, setDistance] = useState(shown(mark.distanceM))
+  const [problem, setProblem] = useState<string | null>(null)
+  const bad = numberProblem(distance, { above: 0 }, lengthUnit(units))
+  const save = async () => {
+    const distanceM = fromLength(numberIn(distance)!, units)
+    const result = await putMeasured({
+      markId: mark.id,
+      how,
+      distanceM,
+      distanceSdM: Math.max(0.5, distanceM * MEANS_SD[how]),
+    })
+    if (result.ok) onDone()
+    else setProblem(result.message)
+  }
+  return (
+    <Box
+      sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', py: 1 }}
+      role="group"
+      aria-label={`Measure ${mark.name}`}
+    >
+      <NumberBox
+        label="Distance"
+        unit={lengthUnit(units)}
+        value={distance}
+        problem={bad ?? problem}
+        onChange={setDistance}
+        sx={{ width: 150 }}
+      />
+      <TextField
+        select
+        label="Measured by"
+        value={how}
+        onChange={(e) => setHow(e.target.value as Means)}
+        sx={{ width: 190 }}
+      >
+        {MEANS.filter((m) => m.means !== 'pegged').map(({ means, words }) => (
+          <MenuItem key={means} value={means}>
+            {words}
+          </MenuItem>
+        ))}
+      </TextField>
+      <Button variant="contained" disabled={bad !== null} onClick={() => void save()}>
+        Measured
+      </Button>
+      <Button onClick={onDone}>Leave it</Button>
+    </Box>
+  )
+}

@@ -1,0 +1,72 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import type { MapContents } from '@/core/formats'
+import type { AreaRow } from '@/data/areas'
+import type { LegWithMarks, SiteRow } from '@/data/ground'
+import { downloadText } from '@/ui/fields/downloadText'
+import { Fold } from '@/ui/shell'
+
+interface Props {
+  trialName: string
+  site: SiteRow | null
+  sites: SiteRow[]
+  legs: LegWithMarks[]
+  areas: AreaRow[]
+}
+
+/** All that has a place on the map of a trial. */
+export function mapContents({ trialName, site, sites, legs, areas }: Props): MapContents {
+  return {
+    name: trialName,
+    places: [...(site ? [site] : []), ...sites].flatMap((s) =>
+      s.lat !== null && s.lon !== null ? [{ name: s.name, role: s.role, lat: s.lat, lon: s.lon }] : [],
+    ),
+    ways: legs.filter((l) => l.way.length > 1).map((l) => ({ name: l.name, points: l.way })),
+    marks: legs
+      .flatMap((l) => l.marks)
+      .flatMap((m) =>
+        m.lat !== null && m.lon !== null
+          ? [{ name: m.name, legName: m.legName, distanceM: m.distanceM, lat: m.lat, lon: m.lon }]
+          : [],
+      ),
+    areas,
+  }
+}
+
+/** Hands the map out in open formats. */
+export function TakeOut(props: Props) {
+  const file =
+    props.trialName
+      .replace(/[^\p{L}\p{N}]+/gu, '-')
+      .replace(/^-|-$/g, '')
+      .toLowerCase() || 'ground'
+  // The writers come when they are wanted.
+  const write = async (kind: 'gpx' | 'kml' | 'geojson') => {
+    const { writeGeoJson, writeGpx, writeKml } = await import('@/core/formats/writeMap')
+    const map = mapContents(props)
+    if (kind === 'gpx') downloadText(`${file}.gpx`, writeGpx(map), 'application/gpx+xml')
+    else if (kind === 'kml')
+      downloadText(`${file}.kml`, writeKml(map), 'application/vnd.google-earth.kml+xml')
+    else downloadText(`${file}.geojson`, writeGeoJson(map), 'application/geo+json')
+  }
+  return (
+    <Fold title="Take the map out">
+      <Box sx={{ color: 'var(--soft)', my: 1 }}>
+        Base, places, legs and marks; areas too in KML and GeoJSON.
+      </Box>
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <Button size="small" variant="outlined" onClick={() => void write('gpx')}>
+          GPX
+        </Button>
+        <Button size="small" variant="outlined" onClick={() => void write('kml')}>
+          KML
+        </Button>
+        <Button size="small" variant="outlined" onClick={() => void write('geojson')}>
+          GeoJSON
+        </Button>
+      </Box>
+    </Fold>
+  )
+}

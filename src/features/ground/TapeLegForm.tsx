@@ -1,0 +1,108 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import { useState } from 'react'
+import { MEANS_SD } from '@/core/trial'
+import { fromLength, lengthUnit, type Units } from '@/core/units'
+import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
+import { Refused } from '@/ui/shell'
+import { addTapeLeg } from './actions'
+import { MEANS, type Means } from './means'
+
+/** Distances typed with blanks, commas before a blank, or semicolons between them; null where one is none. */
+function distancesIn(text: string): number[] | null {
+  const parts = text.split(/[;\s]+|,\s+/).filter((t) => t !== '')
+  const numbers = parts.map((t) => numberIn(t.replace(/,$/, '')))
+  return numbers.some((n) => n === null || n <= 0) ? null : (numbers as number[])
+}
+
+/** Marks known by their distance alone. */
+export function TapeLegForm({ trialId, units }: { trialId: string; units: Units }) {
+  const [name, setName] = useState('')
+  const [how, setHow] = useState<Means>('tape')
+  const [text, setText] = useState('')
+  const [percent, setPercent] = useState(String(MEANS_SD.tape * 100))
+  const [bearing, setBearing] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const distances = distancesIn(text)
+  const bad = {
+    percent: numberProblem(percent, { min: 0, max: 50 }, '%'),
+    bearing: bearing.trim() === '' ? null : numberProblem(bearing, { min: 0, max: 360 }, '°'),
+  }
+  const add = async () => {
+    if (name.trim() === '') return setProblem('Name the leg, such as "Down the lane".')
+    if (!distances || distances.length === 0)
+      return setProblem(
+        `Write the distances with blanks between them, in ${lengthUnit(units)}, such as 50 100 200 400.`,
+      )
+    if (bad.percent || bad.bearing) return
+    const result = await addTapeLeg(trialId, {
+      name,
+      how,
+      bearingDeg: numberIn(bearing),
+      sdShare: numberIn(percent)! / 100,
+      distancesM: distances.map((d) => fromLength(d, units)),
+    })
+    setProblem(result.ok ? null : result.message)
+    if (!result.ok) return
+    setName('')
+    setText('')
+  }
+  return (
+    <Box
+      sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr', mt: 1 }}
+      role="group"
+      aria-label="Marks by tape, wheel or paces"
+    >
+      <TextField label="Name of the leg" value={name} onChange={(e) => setName(e.target.value)} />
+      <TextField
+        select
+        label="Measured by"
+        value={how}
+        onChange={(e) => {
+          const next = e.target.value as Means
+          setHow(next)
+          setPercent(String(MEANS_SD[next] * 100))
+        }}
+      >
+        {MEANS.map(({ means, words }) => (
+          <MenuItem key={means} value={means}>
+            {words}
+          </MenuItem>
+        ))}
+      </TextField>
+      <TextField
+        label={`Distances from the base (${lengthUnit(units)})`}
+        placeholder="50 100 200 400"
+        value={text}
+        onChange={(e) => setText(e.target.value)}
+        helperText={distances && distances.length > 0 ? `${distances.length} marks` : 'Blanks between them'}
+        sx={{ gridColumn: 'span 2' }}
+      />
+      <NumberBox
+        label="Good to"
+        unit="%"
+        value={percent}
+        problem={bad.percent}
+        onChange={setPercent}
+        helperText="One standard deviation"
+      />
+      <NumberBox
+        label="Bearing, if known"
+        unit="°"
+        value={bearing}
+        problem={bad.bearing}
+        onChange={setBearing}
+      />
+      <Box sx={{ gridColumn: 'span 2' }}>
+        {problem && <Refused title="The leg was not added" problems={[{ where: 'Leg', message: problem }]} />}
+        <Button variant="outlined" onClick={() => void add()}>
+          Add these marks
+        </Button>
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,52 @@
+'use client'
+
+import { useMemo } from 'react'
+import type { Place } from '@/core/geo'
+import type { MarkOutlook } from '@/core/reach'
+import type { Units } from '@/core/units'
+import type { LegWithMarks, SiteRow } from '@/data/ground'
+import type { MapContent } from '@/ui/map/mapDrawing'
+
+export interface PlacedMark extends Place {
+  id: string
+  name: string
+}
+
+/** The marks that have coordinates. */
+export function usePlacedMarks(legs: LegWithMarks[]): PlacedMark[] {
+  return useMemo(
+    () =>
+      legs
+        .flatMap((l) => l.marks)
+        .flatMap((m) =>
+          m.lat !== null && m.lon !== null ? [{ id: m.id, name: m.name, lat: m.lat, lon: m.lon }] : [],
+        ),
+    [legs],
+  )
+}
+
+/** What the map draws of the trial. */
+export function useGroundContent(
+  base: (Place & { name: string }) | null,
+  legs: LegWithMarks[],
+  placed: PlacedMark[],
+  outlooks: MarkOutlook[],
+  sites: SiteRow[],
+  units: Units,
+): MapContent {
+  return useMemo(
+    () => ({
+      base,
+      legs: legs.filter((l) => l.way.length > 1).map((l) => ({ name: l.name, way: l.way })),
+      marks: placed.map((m) => ({ ...m, kind: outlooks.find((o) => o.mark.id === m.id)?.kind ?? null })),
+      sites: sites.flatMap((s) =>
+        s.lat !== null && s.lon !== null
+          ? [{ id: s.id, name: s.name, role: s.role, doubtM: s.doubtM, lat: s.lat, lon: s.lon }]
+          : [],
+      ),
+      farthestM: Math.max(500, ...legs.flatMap((l) => l.marks).map((m) => m.distanceM)),
+      units,
+    }),
+    [base, legs, placed, outlooks, sites, units],
+  )
+}

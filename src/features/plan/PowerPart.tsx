@@ -1,0 +1,86 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import LinearProgress from '@mui/material/LinearProgress'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
+import { useState } from 'react'
+import type { ExpectedLevel } from '@/core/reach'
+import type { TrialPlan } from '@/core/trial'
+import { powerSays } from './powerWords'
+import { usePower } from './usePower'
+
+const SPREADS: [number, string][] = [
+  [2.5, 'small, 2.5 dB: same person, open ground'],
+  [4.5, 'usual, 4.5 dB'],
+  [7, 'large, 7 dB: carried about, in a town or woods'],
+]
+
+/** How many marks it takes: this very plan tried in a simulated field, judged as the log will be. */
+export function PowerPart({ plan, expected }: { plan: TrialPlan; expected: readonly ExpectedLevel[] }) {
+  const [spreadDb, setSpread] = useState(4.5)
+  const { state, start, stop } = usePower(plan, expected, spreadDb)
+  if (plan.links.length < 2 || plan.marks.length === 0)
+    return <p style={{ margin: 0 }}>With two links and a few marks, the plan can be tried here before anybody walks.</p>
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', mb: 1 }}>
+        <TextField
+          select
+          label="Spread of a difference at a mark"
+          value={spreadDb}
+          onChange={(e) => setSpread(Number(e.target.value))}
+          sx={{ minWidth: 300, maxWidth: '100%' }}
+        >
+          {SPREADS.map(([db, words]) => (
+            <MenuItem key={db} value={db}>
+              {words}
+            </MenuItem>
+          ))}
+        </TextField>
+        {state.at === 'trying' ? (
+          <Button onClick={stop}>Stop</Button>
+        ) : (
+          <Button variant="outlined" onClick={start}>
+            Try it in a simulated field
+          </Button>
+        )}
+      </Box>
+      {state.at === 'trying' && (
+        <LinearProgress
+          variant="determinate"
+          value={100 * state.share}
+          aria-label="Trying the plan"
+          sx={{ maxWidth: 620, mb: 1 }}
+        />
+      )}
+      <Box role="status" sx={{ maxWidth: 720 }}>
+        {state.at === 'failed' && <span style={{ color: 'var(--bad)' }}>It could not be tried: {state.why}.</span>}
+        {state.at === 'there' && <b>{powerSays(state.rows, plan.marks.length, plan.repeats, plan.marginDb)}</b>}
+      </Box>
+      {(state.at === 'there' || state.at === 'trying') && state.rows.length > 0 && (
+        <Box component="table" sx={{ borderCollapse: 'collapse', mt: 1, '& td, & th': { borderTop: '1px solid var(--rule)', py: 0.5, pr: 3, textAlign: 'left', fontWeight: 400 } }}>
+          <thead>
+            <tr>
+              <th>Marks</th>
+              <th>Times each check</th>
+              <th>Would tell {plan.marginDb} dB</th>
+            </tr>
+          </thead>
+          <tbody>
+            {state.rows.map((r) => (
+              <tr key={`${r.marks} ${r.repeats}`}>
+                <td>{r.marks}</td>
+                <td>{r.repeats}</td>
+                <td>
+                  in {r.told} of {r.tries} tries
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </Box>
+      )}
+    </>
+  )
+} // prettier-ignore

@@ -1,0 +1,55 @@
+'use client'
+
+import * as Comlink from 'comlink'
+import { useEffect, useRef, useState } from 'react'
+import type { ExpectedLevel } from '@/core/reach'
+import type { TrialPlan } from '@/core/trial'
+import type { PowerApi } from '@/workers/power'
+import { designsOf, type PowerRow } from './powerWords'
+
+const TRIES = 60
+
+export type PowerState =
+  | { at: 'not yet' }
+  | { at: 'trying'; share: number; rows: PowerRow[] }
+  | { at: 'there'; rows: PowerRow[] }
+  | { at: 'failed'; why: string }
+
+/** Tries a plan and its neighbours in a worker; a change of the plan makes what was found void. */
+export function usePower(plan: TrialPlan, expected: readonly ExpectedLevel[], spreadDb: number) {
+  const key = JSON.stringify([plan, spreadDb])
+  const [held, setHeld] = useState<{ key: string; state: PowerState } | null>(null)
+  const worker = useRef<Worker | null>(null)
+  const end = () => {
+    worker.current?.terminate()
+    worker.current = null
+  }
+  useEffect(() => end, [])
+  const set = (state: PowerState) => setHeld({ key, state })
+  const start = async () => {
+    end()
+    const own = new Worker(new URL('../../workers/power.ts', import.meta.url), { type: 'module' })
+    worker.current = own
+    const api = Comlink.wrap<PowerApi>(own)
+    const designs = designsOf(plan.marks.length, plan.repeats)
+    const rows: PowerRow[] = []
+    try {
+      for (const [i, design] of designs.entries()) {
+        const share = (done: number) => (i + done / TRIES) / designs.length
+        set({ at: 'trying', share: share(0), rows: [...rows] })
+        const told = await api.tried(plan, [...expected], { ...design, spreadDb, marginDb: plan.marginDb }, TRIES, Comlink.proxy((done: number) => set({ at: 'trying', share: share(done), rows: [...rows] }))) // prettier-ignore
+        rows.push({ ...design, told, tries: TRIES })
+      }
+      set({ at: 'there', rows })
+    } catch (e) {
+      set({ at: 'failed', why: e instanceof Error ? e.message : 'the simulation stopped' })
+    } finally {
+      if (worker.current === own) end()
+    }
+  }
+  const stop = () => {
+    end()
+    setHeld(null)
+  }
+  return { state: held?.key === key ? held.state : ({ at: 'not yet' } as PowerState), start, stop }
+}

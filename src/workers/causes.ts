@@ -1,0 +1,37 @@
+import * as Comlink from 'comlink'
+import { causesInLog, causesUnder, type Causes, type CausesBasis, type FindingsInput, type LogCauses } from '@/core/findings' // prettier-ignore
+import type { PlanGround } from '@/core/reach'
+import type { LoggedEvent } from '@/core/trial'
+
+let kept: { key: string; inLog: LogCauses } | null = null
+let newest = 0
+
+/** Lets a newer question in, and gives this one up for it. */
+async function unlessNewer(asked: number): Promise<void> {
+  await new Promise((resolve) => setTimeout(resolve))
+  if (asked !== newest) throw new Error('Asked anew before it was worked out.')
+}
+
+const api = {
+  /** The causes behind a log. What does not depend on the copy rule, the margin and the reliability is kept for the next time. */
+  async causes(
+    input: FindingsInput,
+    basis: CausesBasis,
+    ground: PlanGround | null,
+    events: readonly LoggedEvent[],
+  ): Promise<Causes> {
+    const asked = ++newest
+    const { copyRule: _rule, marginDb: _margin, reliability: _often, ...log } = input
+    const key = JSON.stringify([log, ground?.expected, events])
+    if (kept?.key !== key) {
+      await unlessNewer(asked)
+      const inLog = await causesInLog(input, ground, events, () => unlessNewer(asked))
+      kept = { key, inLog }
+    }
+    return causesUnder(input, basis, ground, kept.inLog)
+  },
+}
+
+export type CausesApi = typeof api
+
+Comlink.expose(api)
