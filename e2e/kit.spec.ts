@@ -324,6 +324,20 @@ test('the packing list counts, ticks stay, and nothing that is short goes unsaid
   await page.reload()
   await expect(page.getByRole('checkbox', { name: /^Spanner for the clamp/ })).toBeChecked()
   await expect(page.getByRole('status')).toContainText(/1 of \d+/)
+  await page.getByLabel('Planned for, hours').fill('3000')
+  await expect(page.getByText('Above 0, at most 1000')).toBeVisible()
+
+  // With the server away a tick is kept here, and stored once it is back.
+  await page.route('**/kit/pack', (route) =>
+    route.request().method() === 'POST' ? route.abort() : route.continue(),
+  )
+  await page.getByRole('checkbox', { name: /^Self-amalgamating tape/ }).check()
+  await expect(page.getByText(/Your ticks are kept on this device/)).toBeVisible()
+  await page.unroute('**/kit/pack')
+  const stored = page.waitForResponse((r) => r.request().method() === 'POST' && r.url().endsWith('/kit/pack'))
+  await page.reload()
+  await expect(page.getByRole('status')).toContainText(/2 of \d+/)
+  await stored
 })
 
 test('rules are taken in, refused, edited, given out and kept to', async ({ page }) => {

@@ -50,6 +50,7 @@ export function readChecks(input: FindingsInput): ReadChecks {
   const isOut = (c: RunCheck, { what, id }: LeftOutChoice) =>
     what === 'check' ? c.id === id : what === 'mark' ? c.markId === id : legOf.get(c.markId) === id
   const standing = input.checks.filter((c) => c.voided === null)
+  const read = readerOf(input.scales)
   const checks = standing
     .filter((c) => !input.leftOut.some((choice) => isOut(c, choice)))
     .map((c) => ({
@@ -57,13 +58,25 @@ export function readChecks(input: FindingsInput): ReadChecks {
       reading:
         c.state === 'sent'
           ? ({ state: 'not graded', text: c.text } as const)
-          : readReport(c.text, input.scales[listenerOf(c.direction)]),
+          : read(c.text, listenerOf(c.direction)),
     }))
   const chosenOut = input.leftOut.map((choice) => ({
     choice,
     checkIds: standing.filter((c) => isOut(c, choice)).map((c) => c.id),
   }))
   return { checks, voided, chosenOut }
+}
+
+/** Reads reports within their listener's scale; the same words are read once. */
+function readerOf(scales: FindingsInput['scales']) {
+  const known: Record<Listener, Map<string, Reading>> = { base: new Map(), out: new Map() }
+  return (text: string, listener: Listener): Reading => {
+    const old = known[listener].get(text)
+    if (old) return old
+    const reading = readReport(text, scales[listener])
+    known[listener].set(text, reading)
+    return reading
+  }
 }
 
 /** Checks by the mark that they were made at. */

@@ -23,6 +23,27 @@ function chanceOf(cell: LevelCell, level: number, sd: number): number {
   return Math.max(high - low, 0)
 }
 
+/** The chance of all of a link's reports at levels that go up by `stepDb`, and where it is worth counting: from..to. */
+function chancesOf(cells: readonly LevelCell[], sd: number, startDb: number, stepDb: number, n: number) {
+  const chances = new Float64Array(n)
+  let [lowest, highest] = [-Infinity, Infinity]
+  for (const c of cells) {
+    const far = 8 * Math.hypot(sd, c.softDb)
+    lowest = Math.max(lowest, c.lower - far)
+    highest = Math.min(highest, c.upper + far)
+  }
+  let from = Math.max(0, Math.ceil((lowest - startDb) / stepDb))
+  let to = Math.min(n, Math.floor((highest - startDb) / stepDb) + 1)
+  for (let j = from; j < to; j++) {
+    let p = 1
+    for (const cell of cells) p *= chanceOf(cell, startDb + j * stepDb, sd)
+    chances[j] = p
+  }
+  while (from < to && chances[from]! < 1e-14) from++
+  while (to > from && chances[to - 1]! < 1e-14) to--
+  return { chances, from, to }
+}
+
 function finiteEdges(cells: readonly LevelCell[]): number[] {
   return cells.flatMap((c) => [c.lower, c.upper]).filter(Number.isFinite)
 }
@@ -55,27 +76,14 @@ export function tableGroupLikelihood(
   const first = Math.min(...edges) - margin - Math.max(0, toDb)
   const last = Math.max(...edges) + margin - Math.min(0, fromDb)
   const levels = Math.ceil((last - first) / stepDb) + 1
-  const ofB = new Float64Array(levels)
-  for (let j = 0; j < levels; j++) {
-    let p = 1
-    for (const cell of group.b) p *= chanceOf(cell, first + j * stepDb, spreadDb)
-    ofB[j] = p
-  }
-  // A's table is longer: it is read at s + δ for every δ wanted.
-  const aStart = first + fromDb
-  const ofA = new Float64Array(levels + n)
-  for (let j = 0; j < levels + n; j++) {
-    let p = 1
-    for (const cell of group.a) p *= chanceOf(cell, aStart + j * stepDb, spreadDb)
-    ofA[j] = p
-  }
-  let low = 0
-  let high = levels - 1
-  while (low < high && ofB[low]! < 1e-14) low++
-  while (high > low && ofB[high]! < 1e-14) high--
+  // A's chances are read at s + δ for every δ wanted, so its table is longer.
+  const ofB = chancesOf(group.b, spreadDb, first, stepDb, levels)
+  const ofA = chancesOf(group.a, spreadDb, first + fromDb, stepDb, levels + n)
   for (let i = 0; i < n; i++) {
+    const from = Math.max(ofB.from, ofA.from - i)
+    const to = Math.min(ofB.to, ofA.to - i)
     let sum = 0
-    for (let j = low; j <= high; j++) sum += ofB[j]! * ofA[i + j]!
+    for (let j = from; j < to; j++) sum += ofB.chances[j]! * ofA.chances[i + j]!
     values[i] = Math.max(sum * stepDb, 1e-300)
   }
   return { startDb: fromDb, stepDb, values }

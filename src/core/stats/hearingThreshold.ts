@@ -1,3 +1,4 @@
+import { countedBy } from './countedBy'
 import { minimise } from './minimise'
 import { quickNormalCdf as normalCdf } from './quickNormalCdf'
 
@@ -30,7 +31,7 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
   const heard = marks.flat().flatMap((r) => (r.heard ? [r] : []))
   if (heard.length === 0 || heard.length === marks.flat().length) return null
   const lowest = Math.min(...heard.map((r) => r.upper))
-  const useful = marks.filter((m) => m.some((r) => r.heard) && m.length > 1)
+  const useful = kindsOf(marks.filter((m) => m.some((r) => r.heard) && m.length > 1))
   const links = [...new Set(marks.flat().map((r) => r.link))]
   const first = Math.min(...heard.map((r) => r.lower)) - 30
   const last = Math.max(...heard.map((r) => r.upper)) + 15
@@ -51,30 +52,48 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
       -0.5 * ((threshold - lowest) / 8) ** 2 -
       0.5 * ((logSoft - Math.log(2.5)) / 0.5) ** 2 -
       0.5 * ((logSpread - Math.log(4)) / 1) ** 2
-    for (const mark of useful) {
-      let top = 0
+    // The chance that any is heard goes by which links were tried alone.
+    const anyHeard = new Map<string, number>()
+    const anyHeardOf = (tried: string, mark: readonly HeardOrNot[]) => {
+      const old = anyHeard.get(tried)
+      if (old !== undefined) return old
+      const lost = mark.map((r) => tables[links.indexOf(r.link)]!)
       let all = 0
       for (let j = 0; j < levels; j++) {
-        let p = 1
         let none = 1
-        for (const r of mark) {
-          const k = links.indexOf(r.link)
-          const lost = tables[k]![j]!
-          none *= lost
-          if (p < 1e-12) p = 0
-          else if (!r.heard) p *= lost
+        for (const table of lost) none *= table[j]!
+        all += 1 - none
+      }
+      anyHeard.set(tried, all)
+      return all
+    }
+    for (const { mark, tried, times } of useful) {
+      const reports = mark.map((r) => {
+        const k = links.indexOf(r.link)
+        return { r, table: tables[k]!, offset: k === 0 ? 0 : x[2 + k]! }
+      })
+      let [from, to] = [0, levels - 1]
+      for (const { r, offset } of reports)
+        if (r.heard) {
+          from = Math.max(from, Math.ceil((r.lower - offset - 5 * spread - first) / GRID_STEP))
+          to = Math.min(to, Math.floor((r.upper - offset + 5 * spread - first) / GRID_STEP))
+        }
+      let top = 0
+      for (let j = from; j <= to; j++) {
+        let p = 1
+        for (const { r, table, offset } of reports) {
+          if (!r.heard) p *= table[j]!
           else {
-            const level = first + j * GRID_STEP + (k === 0 ? 0 : x[2 + k]!)
-            if (level < r.lower - 5 * spread || level > r.upper + 5 * spread) p = 0
-            else p *= normalCdf((r.upper - level) / spread) - normalCdf((r.lower - level) / spread)
+            const level = first + j * GRID_STEP + offset
+            p *= normalCdf((r.upper - level) / spread) - normalCdf((r.lower - level) / spread)
           }
         }
         top += p
-        all += 1 - none
       }
+      let here = Math.log(top + 1e-300) - Math.log(anyHeardOf(tried, mark))
       for (const r of mark)
-        if (r.heard) log += Math.log(normalCdf(((r.lower + r.upper) / 2 - threshold) / soft) + 1e-300)
-      log += Math.log(top + 1e-300) - Math.log(all)
+        if (r.heard) here += Math.log(normalCdf(((r.lower + r.upper) / 2 - threshold) / soft) + 1e-300)
+      log += times * here
     }
     return -log
   }
@@ -85,4 +104,12 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
   const moved = (by: number) => cost([x[0]! + by, ...x.slice(1)])
   const curve = (moved(1) + moved(-1) - 2 * value) / 1
   return { thresholdDb: x[0]!, softDb: Math.hypot(Math.exp(x[1]!), curve > 0.06 ? 1 / Math.sqrt(curve) : 4) }
+}
+
+/** Marks whose reports are the same tell the same. */
+function kindsOf(marks: readonly (readonly HeardOrNot[])[]) {
+  const ordered = marks.map((m) => [...m].sort((a, b) => a.link - b.link))
+  return countedBy(ordered, (m) =>
+    m.map((r) => (r.heard ? `${r.link} ${r.lower} ${r.upper}` : `${r.link}`)).join(';'),
+  ).map(({ item, times }) => ({ mark: item, tried: item.map((r) => r.link).join(' '), times }))
 }

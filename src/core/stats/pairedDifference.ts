@@ -2,7 +2,8 @@ import type { ReportGroup } from './groupLikelihood'
 import { informsDifference } from './levelCell'
 import { normalQuantile } from './normal'
 import { chanceAbove, crossing, edgeMass, posteriorQuantile, widened, type GridPosterior } from './posterior'
-import { closedForm, integrated, likelySettings, posteriorOn } from './spreadSettings'
+import { smoothPosterior, widePosterior } from './posteriorOn'
+import { closedForm, integrated, likelySettings, onePair } from './spreadSettings'
 
 /** One mark's reports of two links; a group for each direction. */
 export interface PairedMark {
@@ -70,11 +71,7 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
     if (groups.length > 0) telling.push({ id: mark.id, groups })
     else if (mark.groups.some((g) => g.a.length > 0 && g.b.length > 0)) silent.push(mark.id)
   }
-  const pairs = telling.flatMap(({ groups }) =>
-    groups.length === 1 && groups[0]!.a.length === 1 && groups[0]!.b.length === 1
-      ? [{ a: groups[0]!.a[0]!, b: groups[0]!.b[0]! }]
-      : [],
-  )
+  const pairs = telling.flatMap(({ groups }) => onePair(groups) ?? [])
   const closed = pairs.length === telling.length
   const result: PairedDifference = {
     method: closed ? 'paired interval likelihood, closed form' : 'paired interval likelihood, integrated',
@@ -91,10 +88,10 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
 
   const reachDb = Math.min(120, 30 + largestGap(telling))
   const settings = likelySettings(closed ? closedForm(pairs) : integrated(telling, reachDb), reachDb)
-  const coarse = posteriorOn(settings, -reachDb, reachDb, Math.ceil(reachDb) + 1)
+  const coarse = widePosterior(settings, -reachDb, reachDb, Math.ceil(reachDb) + 1)
   const open = edgeMass(coarse.grid)
   const [from, to] = support(coarse.grid)
-  const exact = posteriorOn(settings, from, to, 81)
+  const exact = smoothPosterior(settings, from, to, 28)
   const fine = { ...exact, grid: widened(exact.grid, ALLOWANCE) }
   const lowOpen = open.low > 0.005
   const highOpen = open.high > 0.005

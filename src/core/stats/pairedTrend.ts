@@ -3,6 +3,7 @@ import { informsDifference } from './levelCell'
 import { normalPdf } from './normal'
 import type { Interval, PairedMark } from './pairedDifference'
 import { pairLikelihood } from './pairLikelihood'
+import { kindOfGroups, onePair } from './spreadSettings'
 
 /** How the difference changes with something known of the marks, such as lg distance. */
 export interface PairedTrend {
@@ -33,10 +34,10 @@ const N_CURVE = (2 * REACH_DB) / STEP_DB + 1
 
 /** Log likelihood of one mark's reports over differences from -REACH_DB in steps of STEP_DB, its spread known. */
 function curveOf(mark: PairedMark, spreadDb: number): Float64Array {
-  const [first] = mark.groups
-  if (mark.groups.length === 1 && first!.a.length === 1 && first!.b.length === 1)
+  const pair = onePair(mark.groups)
+  if (pair)
     return Float64Array.from({ length: N_CURVE }, (_, i) =>
-      Math.log(pairLikelihood(first!.a[0]!, first!.b[0]!, i * STEP_DB - REACH_DB, spreadDb)),
+      Math.log(pairLikelihood(pair.a, pair.b, i * STEP_DB - REACH_DB, spreadDb)),
     )
   // Half of the variance is the link's own at the mark, shared by directions and repeats; half is the calls'.
   const [call, own] = [spreadDb / 2, spreadDb / Math.SQRT2]
@@ -91,7 +92,14 @@ export function pairedTrend(
   if (!(last - first > 0.15)) return null
   const middle = telling.reduce((s, t) => s + t.x, 0) / telling.length
   const spreadX = Math.sqrt(telling.reduce((s, t) => s + (t.x - middle) ** 2, 0) / telling.length)
-  const curves = telling.map((t) => ({ curve: curveOf(t.mark, spreadDb), x: t.x - middle }))
+  // Marks whose reports are the same share a curve.
+  const made = new Map<string, Float64Array>()
+  const curves = telling.map((t) => {
+    const kind = kindOfGroups(t.mark.groups)
+    const curve = made.get(kind) ?? curveOf(t.mark, spreadDb)
+    made.set(kind, curve)
+    return { curve, x: t.x - middle }
+  })
   const log = (level: number, slope: number) => {
     let sum = -0.5 * (slope / PRIOR_SLOPE_SD) ** 2
     for (const { curve, x } of curves) {

@@ -5,6 +5,11 @@ export interface GridPosterior {
   density: Float64Array
 }
 
+/** `n` values from one to another, evenly apart. */
+export function evenGrid(from: number, to: number, n: number): Float64Array {
+  return Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
+}
+
 /** Turns log densities into densities whose largest is 1. */
 export function fromLog(startDb: number, stepDb: number, logDensity: Float64Array): GridPosterior {
   let top = -Infinity

@@ -1,8 +1,9 @@
+import { countedBy } from './countedBy'
 import { tableGroupLikelihood, type ReportGroup, type TabledLikelihood } from './groupLikelihood'
 import type { LevelCell } from './levelCell'
 import { normalPdf } from './normal'
 import { pairLikelihood } from './pairLikelihood'
-import { fromLog, type GridPosterior } from './posterior'
+import { evenGrid } from './posterior'
 
 /** One setting of the spreads: its σd, its prior weight, and the log likelihood of differences under it. */
 export interface SpreadSetting {
@@ -21,6 +22,13 @@ const NODE_WEIGHTS = NODES.map((z) => normalPdf(z) * 0.5)
 /** Settings this far below the best one, log units, weigh nothing. */
 const HOPELESS = 8
 
+/** The reports of a mark with one of each link and no more; else null. */
+export function onePair(groups: readonly ReportGroup[]): { a: LevelCell; b: LevelCell } | null {
+  const [only] = groups
+  if (groups.length !== 1 || only!.a.length !== 1 || only!.b.length !== 1) return null
+  return { a: only!.a[0]!, b: only!.b[0]! }
+}
+
 const priorOfSpread = (spread: number) =>
   -0.5 * ((Math.log(spread) - PRIOR_LOG_SPREAD_MEAN) / PRIOR_LOG_SPREAD_SD) ** 2
 
@@ -31,23 +39,36 @@ function geometric(from: number, to: number, n: number): number[] {
 /** One report of each link at every mark: the closed form, at spreads from 0.35 to 40 dB. */
 export function closedForm(pairs: readonly { a: LevelCell; b: LevelCell }[]): SpreadSetting[] {
   const spreads = geometric(0.35, 40, 20)
+  const kinds = countedBy(pairs, ({ a, b }) => kindOfGroup({ a: [a], b: [b] }))
   return spreads.map((spread, i) => ({
     spread,
     logPrior: priorOfSpread(spread),
     beside: [i - 1, i + 1].filter((k) => k >= 0 && k < spreads.length),
     logLikelihood: (deltas) => {
       const log = new Float64Array(deltas.length)
-      for (const { a, b } of pairs)
-        for (let k = 0; k < deltas.length; k++) log[k]! += Math.log(pairLikelihood(a, b, deltas[k]!, spread))
+      for (const { item, times } of kinds)
+        for (let k = 0; k < deltas.length; k++)
+          log[k]! += times * Math.log(pairLikelihood(item.a, item.b, deltas[k]!, spread))
       return log
     },
   }))
 }
 
-const wordsOf = (cells: readonly LevelCell[]) =>
-  cells.map((c) => `${c.lower} ${c.upper} ${c.softDb}`).join(';')
+/** What a group's likelihood goes by: its reports counted from the lowest edge, since its own level is free, in any order. */
+function kindOfGroup({ a, b }: ReportGroup): string {
+  let lowest = Infinity
+  for (const c of [...a, ...b])
+    lowest = Math.min(lowest, Number.isFinite(c.lower) ? c.lower : Infinity, Number.isFinite(c.upper) ? c.upper : Infinity) // prettier-ignore
+  const edge = (v: number) => (Number.isFinite(v) ? Math.round((v - lowest) * 1e6) : v)
+  const words = (cells: readonly LevelCell[]) =>
+    cells.map((c) => `${edge(c.lower)} ${edge(c.upper)} ${c.softDb}`).sort().join(';') // prettier-ignore
+  return `${words(a)}|${words(b)}`
+}
 
-/** Tables of every mark at one spread of the calls; marks whose reports are the same share theirs. */
+/** What a mark's likelihood goes by; the same text for marks whose reports tell the same. */
+export const kindOfGroups = (groups: readonly ReportGroup[]) => groups.map(kindOfGroup).sort().join('/')
+
+/** Tables of every kind of mark at one spread of the calls; groups that are alike share theirs. */
 function tablesOf(
   marks: readonly { groups: readonly ReportGroup[] }[],
   error: number,
@@ -55,7 +76,7 @@ function tablesOf(
 ): TabledLikelihood[] {
   const made = new Map<string, TabledLikelihood>()
   const tableOf = (group: ReportGroup) => {
-    const key = `${wordsOf(group.a)}|${wordsOf(group.b)}`
+    const key = kindOfGroup(group)
     const old = made.get(key)
     if (old) return old
     const table = tableGroupLikelihood(group, error, -reachDb - 40, reachDb + 40)
@@ -82,6 +103,13 @@ export function integrated(
   errors = geometric(0.4, 16, 9),
   effects = geometric(0.4, 24, 9),
 ): SpreadSetting[] {
+  const all = countedBy(marks, ({ groups }) => kindOfGroups(groups))
+  // One report of each link: the effect and the calls' spread are one spread there, in closed form.
+  const single = all.flatMap(({ item, times }) => {
+    const pair = onePair(item.groups)
+    return pair ? [{ item: pair, times }] : []
+  })
+  const kinds = all.filter(({ item }) => !onePair(item.groups))
   return errors.flatMap((error, e) => {
     let tables: TabledLikelihood[] | null = null
     return effects.map((effect, f): SpreadSetting => {
@@ -98,11 +126,15 @@ export function integrated(
           ...(f < effects.length - 1 ? [e * effects.length + f + 1] : []),
         ],
         logLikelihood: (deltas) => {
-          tables ??= tablesOf(marks, error, reachDb)
+          tables ??= tablesOf(kinds.map((k) => k.item), error, reachDb) // prettier-ignore
           const log = new Float64Array(deltas.length)
-          for (const table of tables)
+          kinds.forEach(({ times }, k) => {
             for (let i = 0; i < deltas.length; i++)
-              log[i]! += Math.log(Math.max(smoothed(table, deltas[i]!, effect), 1e-300))
+              log[i]! += times * Math.log(Math.max(smoothed(tables![k]!, deltas[i]!, effect), 1e-300))
+          })
+          for (const { item, times } of single)
+            for (let i = 0; i < deltas.length; i++)
+              log[i]! += times * Math.log(pairLikelihood(item.a, item.b, deltas[i]!, spread))
           return log
         },
       }
@@ -160,34 +192,4 @@ export function likelySettings(settings: readonly SpreadSetting[], reachDb: numb
     for (const i of settings[next]!.beside) if (!peaks.has(i)) look(i)
   }
   return settings.filter((_, i) => (peaks.get(i) ?? -Infinity) > best - HOPELESS)
-}
-
-function evenGrid(from: number, to: number, n: number): Float64Array {
-  return Float64Array.from({ length: n }, (_, i) => from + ((to - from) * i) / (n - 1))
-}
-
-/** The posterior of the difference on an even grid, the settings integrated out, and the posterior median of σd. */
-export function posteriorOn(
-  settings: readonly SpreadSetting[],
-  from: number,
-  to: number,
-  n: number,
-): { grid: GridPosterior; spread: number } {
-  const deltas = evenGrid(from, to, n)
-  const logs = settings.map((s) => s.logLikelihood(deltas).map((v) => v + s.logPrior))
-  const log = deltas.map((_, i) => {
-    const top = logs.reduce((m, l) => Math.max(m, l[i]!), -Infinity)
-    return top + Math.log(logs.reduce((sum, l) => sum + Math.exp(l[i]! - top), 0))
-  })
-  const grid = fromLog(from, (to - from) / (n - 1), log)
-  const bySpread = settings
-    .map((s, k) => ({
-      spread: s.spread,
-      mass: logs[k]!.reduce((sum, v, i) => sum + grid.density[i]! * Math.exp(v - log[i]!), 0),
-    }))
-    .sort((x, y) => x.spread - y.spread)
-  const half = bySpread.reduce((sum, v) => sum + v.mass, 0) / 2
-  let sum = 0
-  const median = bySpread.find(({ mass }) => (sum += mass) >= half)
-  return { grid, spread: (median ?? bySpread[bySpread.length - 1]!).spread }
 }

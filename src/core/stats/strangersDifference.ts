@@ -2,7 +2,8 @@ import { informsDifference, type LevelCell } from './levelCell'
 import { pairLikelihood } from './pairLikelihood'
 import { ALLOWANCE, LEAST_MARKS, type Interval } from './pairedDifference'
 import { chanceAbove, posteriorQuantile, widened } from './posterior'
-import { likelySettings, closedForm, posteriorOn } from './spreadSettings'
+import { posteriorOn } from './posteriorOn'
+import { closedForm, likelySettings } from './spreadSettings'
 
 /** One stranger's reports of two links, read by each step that the stranger's meter may have. */
 export type StrangersPair = readonly { a: LevelCell; b: LevelCell }[]

@@ -84,17 +84,35 @@ interface Thread {
   length: number
 }
 
-function threads(entries: readonly Entry[]): Thread[] {
-  const byId = new Map<string, Entry>()
+const inOrder = (a: Entry, b: Entry) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
+
+/** Every entry once, in the order of their making; logs mostly come so already. */
+function once(entries: readonly Entry[]): readonly Entry[] {
   let newest = ''
-  let inOrder = true
-  for (const e of entries) {
-    byId.set(e.id, e)
-    if (e.id < newest) inOrder = false
-    else newest = e.id
+  for (const { id } of entries) {
+    if (id <= newest) return [...new Map(entries.map((e) => [e.id, e])).values()].sort(inOrder)
+    newest = id
   }
+  return entries
+}
+
+const alone = (e: Entry): Thread => ({
+  root: e,
+  latest: e,
+  body: e.body,
+  voided: e.body.kind === 'void' ? { reason: e.body.reason } : null,
+  length: 1,
+})
+
+function threads(all: readonly Entry[]): Thread[] {
+  const entries = once(all)
+  const corrected = new Set<string>()
+  for (const e of entries) if (e.supersedes !== null) corrected.add(e.supersedes)
+  // Nearly every entry stands alone, and logs are long: only the rest is looked up.
+  const byId = new Map<string, Entry>()
+  if (corrected.size > 0)
+    for (const e of entries) if (e.supersedes !== null || corrected.has(e.id)) byId.set(e.id, e)
   const rootOf = (e: Entry): Entry => {
-    if (e.supersedes === null) return e
     let at = e
     const seen = new Set<string>()
     while (at.supersedes !== null && !seen.has(at.id)) {
@@ -112,25 +130,16 @@ function threads(entries: readonly Entry[]): Thread[] {
     if (list) list.push(e)
     else groups.set(root, [e])
   }
-  const order = (a: Entry, b: Entry) => (a.id < b.id ? -1 : 1)
-  const found = [...groups.entries()].map(([rootId, list]): Thread => {
-    // Nearly every entry stands alone, and logs are mostly long.
-    const [only] = list
-    if (list.length === 1 && only!.id === rootId)
-        return { root: only!, latest: only!, body: only!.body, voided: only!.body.kind === 'void' ? { reason: only!.body.reason } : null, length: 1 } // prettier-ignore
-    const sorted = list.sort(order)
-    const latest = sorted[sorted.length - 1]!
-    const standing = [...sorted].reverse().find((e) => e.body.kind !== 'void')
-    return {
-      root: byId.get(rootId)!,
-      latest,
-      body: (standing ?? latest).body,
-      voided: latest.body.kind === 'void' ? { reason: latest.body.reason } : null,
-      length: sorted.length,
-    }
-  })
-  // Entries mostly come in the order of their making; then the threads stand in it already.
-  return inOrder ? found : found.sort((a, b) => order(a.root, b.root))
+  const found: Thread[] = []
+  for (const e of entries) {
+    const list = groups.get(e.id)
+    if (list && list.length > 1) {
+      const latest = list[list.length - 1]!
+      const standing = list.findLast((x) => x.body.kind !== 'void')
+      found.push({ ...alone(latest), root: e, body: (standing ?? latest).body, length: list.length })
+    } else if (list || !byId.has(e.id)) found.push(alone(e))
+  }
+  return found
 }
 
 /**
@@ -195,7 +204,7 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
       log.stateReason = body.reason
     }
   }
-  log.undoable.sort((a, b) => (a.id < b.id ? -1 : 1))
+  log.undoable.sort(inOrder)
   applyGrades(log)
   return log
 }

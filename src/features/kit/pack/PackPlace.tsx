@@ -9,12 +9,12 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
-import { hoursText, packingList, type PackingLine, type Part } from '@/core/kit'
+import { hoursText as hoursInWords, packingList, type PackingLine, type Part } from '@/core/kit'
 import type { KitRig } from '@/data/rigs'
 import type { PackingState } from '@/data/schema'
 import { PageHead } from '@/ui/shell'
-import { storePacking } from './actions'
 import { batteriesFor, TRIAL_DUTY } from './batteries'
+import { usePacking } from './usePacking'
 
 interface Props {
   trialId: string
@@ -31,16 +31,12 @@ const GROUPS: PackingLine['group'][] = ['Radios and antennas', 'Leads and adapte
 
 /** The list of everything to bring for a trial, to tick off and to print. */
 export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, state }: Props) {
-  const [packing, setPacking] = useState<PackingState>(
-    state ?? { use: 'in turn', hours: null, temperatureC: 10, ticked: [] },
-  )
-  const [hoursTyped, setHoursText] = useState(String(packing.hours ?? Number(plannedHours.toFixed(1))))
+  const { packing, change, away } = usePacking(trialId, state)
+  const [hoursText, setHoursText] = useState<string | null>(null)
+  const [temperatureText, setTemperatureText] = useState<string | null>(null)
+  const hoursTyped = hoursText ?? String(packing.hours ?? Number(plannedHours.toFixed(1)))
+  const temperatureTyped = temperatureText ?? String(packing.temperatureC)
   const hours = packing.hours ?? plannedHours
-  const change = (next: Partial<PackingState>) => {
-    const all = { ...packing, ...next }
-    setPacking(all)
-    void storePacking(trialId, all)
-  }
   const lines = useMemo(
     () =>
       packingList({
@@ -56,7 +52,7 @@ export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, 
         parts,
         use: packing.use,
         batteries: batteriesFor([...base, ...out], parts, hours, packing.temperatureC),
-        plannedText: `for ${hoursText(hours)}`,
+        plannedText: `for ${hoursInWords(hours)}`,
       }),
     [base, out, parts, packing.use, packing.temperatureC, hours],
   )
@@ -71,10 +67,13 @@ export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, 
     if (n > 0 && n <= 1000) change({ hours: n })
   }
   const typedTemperature = (text: string) => {
+    setTemperatureText(text)
     const n = Number(text)
     if (text !== '' && n >= -60 && n <= 60) change({ temperatureC: n })
   }
-  const badHours = !(Number(hoursTyped.replace(',', '.')) > 0)
+  const hoursGiven = Number(hoursTyped.replace(',', '.'))
+  const badHours = !(hoursGiven > 0 && hoursGiven <= 1000)
+  const badTemperature = temperatureTyped === '' || !(Math.abs(Number(temperatureTyped)) <= 60)
   return (
     <>
       <PageHead title="Packing" lead={`Everything to bring for “${trialName}”.`}>
@@ -106,13 +105,15 @@ export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, 
           value={hoursTyped}
           onChange={(e) => typedHours(e.target.value)}
           error={badHours}
-          helperText={badHours ? 'A number above 0' : `${hoursText(plannedHours)} by the plan`}
+          helperText={badHours ? 'Above 0, at most 1000' : `${hoursInWords(plannedHours)} by the plan`}
           sx={{ width: 170 }}
         />
         <TextField
           label="Temperature, °C"
           type="number"
-          defaultValue={packing.temperatureC}
+          value={temperatureTyped}
+          error={badTemperature}
+          helperText={badTemperature ? 'From -60 to 60 °C' : ' '}
           onChange={(e) => typedTemperature(e.target.value)}
           sx={{ width: 140 }}
         />
@@ -123,6 +124,12 @@ export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, 
           <Box sx={{ color: 'var(--soft)' }}>packed</Box>
         </Box>
       </Box>
+      {away && (
+        <Box role="alert" sx={{ color: 'var(--bad)', fontWeight: 700, mb: 2 }}>
+          Not stored yet: the server did not answer. Your ticks are kept on this device and go out with the
+          next change.
+        </Box>
+      )}
       <Box sx={{ columnCount: { xs: 1, md: 2 }, columnGap: 5 }}>
         {GROUPS.map((group) => {
           const of = lines.filter((l) => l.group === group)

@@ -1,0 +1,16 @@
+/**
+ * Things that are alike for what is to be worked out, once each with how many there are. Reports come in few kinds, so a long
+ * log costs little more than a short one.
+ * @param keyOf the same text for those that are alike
+ * @returns in the order of their first appearance
+ */
+export function countedBy<T>(items: readonly T[], keyOf: (item: T) => string): { item: T; times: number }[] {
+  const found = new Map<string, { item: T; times: number }>()
+  for (const item of items) {
+    const key = keyOf(item)
+    const old = found.get(key)
+    if (old) old.times++
+    else found.set(key, { item, times: 1 })
+  }
+  return [...found.values()]
+}
