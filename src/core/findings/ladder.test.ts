@@ -37,7 +37,7 @@ describe('a ladder', () => {
   })
   it('says when it cannot tell, or when a step cost', () => {
     const pairs = findings(-8).pairs.filter((x) => x.scope === 'both')
-    expect(stepWords(ladderOf(steps, pairs)[1]!)).toMatch(/ cost -\d+\.\d dB/)
+    expect(stepWords(ladderOf(steps, pairs)[1]!)).toMatch(/ cost \d+\.\d dB \(\d/)
     const alike = findings(0).pairs.filter((x) => x.scope === 'both')
     expect(stepWords(ladderOf(steps, alike)[1]!)).toMatch(/cannot tell|perhaps|no difference/)
   })

@@ -1,4 +1,5 @@
 import type { Link } from '@/core/kit/rig'
+import { tenths } from './phrases'
 import { intervalText } from './words'
 import type { JudgedPair } from './verdict'
 
@@ -50,11 +51,14 @@ export function stepWords({ end, before, after, beside, pair, sign }: LadderStep
       ? `${what} ${(verdict.which === 'a') === sign > 0 ? 'helped' : 'cost'}: it won ${won} marks and lost ${lost}.`
       : `${what}: cannot tell what it brought; it won ${won} marks and lost ${lost}.`
   }
-  const flip = (v: number | null) => (v === null ? null : sign * v)
+  const flipped = (v: number | null) => (v === null ? null : -v)
   const { low, high } = evened.interval90
-  const [from, to] = sign > 0 ? [low, high] : [flip(high), flip(low)]
-  const size = `${(sign * evened.estimate).toFixed(1)} dB (${intervalText(from, to, (v) => v.toFixed(1))})`
-  if (verdict.kind === 'better') return `${what} ${sign * evened.estimate > 0 ? 'brought' : 'cost'} ${size}.`
+  const [from, to] = sign > 0 ? [low, high] : [flipped(high), flipped(low)]
+  const size = `${tenths(sign * evened.estimate)} dB (${intervalText(from, to, tenths)})`
+  if (verdict.kind === 'better')
+    return sign * evened.estimate > 0
+      ? `${what} brought ${size}.`
+      : `${what} cost ${tenths(-sign * evened.estimate)} dB (${intervalText(flipped(to), flipped(from), tenths)}).`
   if (verdict.kind === 'alike') return `${what} made no difference that matters: ${size}.`
   return from !== null && to !== null && from * to > 0
     ? `${what}: perhaps ${size}, not sure among so many comparisons.`

@@ -2,9 +2,8 @@ import type { LevelFindings } from './levelFindings'
 import type { LevelReach } from '@/core/reach/reachFromLevels'
 import type { Reach } from '@/core/reach/reachFromCopies'
 import { distanceText, type Units } from '@/core/units'
+import { tenths as dB } from './phrases'
 import type { JudgedPair } from './verdict'
-
-const dB = (v: number) => v.toFixed(1)
 
 /** A chance as people say it. */
 export function chanceInWords(chance: number): string {
@@ -111,11 +110,13 @@ export function reachText(reach: Reach, units: Units): string {
 export function outBackWords(o: LevelFindings['outBack'][number], name: (id: string) => string): string {
   const stronger = (v: number) => `${Math.abs(v).toFixed(1)} dB ${v >= 0 ? 'stronger out there than at the base' : 'stronger at the base than out there'}`
   const [low, high] = [o.low - o.powerDb, o.high - o.powerDb]
-  const rest =
-    low > 0 || high < 0
-      ? `beyond the power ${stronger(o.db - o.powerDb)}: another meter, another noise or a poor receiver`
-      : 'the power explains it: both directions match'
-  return `${name(o.linkId)} is heard ${stronger(o.db)} (${o.low.toFixed(1)} to ${o.high.toFixed(1)}); ${o.powerDb.toFixed(1)} dB of it is power; ${rest}.`
+  const matches = low <= 0 && high >= 0
+  const same = Math.abs(o.powerDb) < 0.05
+  const power = same ? 'both ends have the same power' : `${dB(o.powerDb)} dB of it is power`
+  const rest = matches
+    ? `${same ? '' : ', and the rest lies within the margin'}: both directions match`
+    : `; beyond that ${stronger(o.db - o.powerDb)}: another meter, another noise or a poor receiver`
+  return `${name(o.linkId)} is heard ${stronger(o.db)} (${dB(o.low)} to ${dB(o.high)}); ${power}${rest}.`
 } // prettier-ignore
 
 /** Handset to handset by way of a relay: in and out again, each with its own chance. */

@@ -34,7 +34,7 @@ export function ByTable({ by, name }: { by: Causes['by']; name: (id: string) => 
                   <td>{pair.change ? <b>{byWords(what, pair, name)}</b> : byWords(what, pair, name)}</td>
                   <td>
                     {pair.within.map((w) => (
-                      <span key={w.group} style={{ display: 'inline-block', marginRight: 22 }}>
+                      <span key={w.group} style={{ display: 'block' }}>
                         <span style={{ color: 'var(--soft)' }}>{w.group}</span> {signed(w.effect.estimate)} (
                         {signed(w.effect.interval90.low!)} to {signed(w.effect.interval90.high!)}),{' '}
                         <span style={{ color: 'var(--soft)' }}>{w.marks} marks</span>

@@ -1,8 +1,15 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { intervalText, takenOutText, verdictWords, type Difference, type JudgedPair } from '@/core/findings'
-
-const dB = (v: number) => v.toFixed(1)
+import {
+  intervalText,
+  signed,
+  takenOutText,
+  tenths as dB,
+  verdictWords,
+  type Difference,
+  type JudgedPair,
+} from '@/core/findings'
+import { TABLE } from './tableStyle'
 
 function Size({ d }: { d: Difference | null }) {
   if (!d) return <span style={{ color: 'var(--soft)' }}>not in dB</span>
@@ -32,7 +39,7 @@ function PairDetails({ pair }: { pair: JudgedPair }) {
             {t.direction}:{' '}
             {t.known.length === 0
               ? 'no known difference'
-              : t.known.map((k) => `${k.what} (${k.end}) ${k.db > 0 ? '+' : ''}${dB(k.db)} dB`).join(', ')}
+              : t.known.map((k) => `${k.what} (${k.end}) ${signed(k.db)} dB`).join(', ')}
           </li>
         ))}
         <li>
@@ -79,16 +86,7 @@ export function DifferenceTable({
         {title}
       </Typography>
       <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Differences, ${title}`}>
-        <Box
-          component="table"
-          sx={{
-            borderCollapse: 'collapse',
-            width: '100%',
-            minWidth: 720,
-            '& th': { textAlign: 'left', fontWeight: 400, color: 'var(--soft)' },
-            '& th, & td': { borderTop: '1px solid var(--rule)', py: 1, pr: 2, verticalAlign: 'top' },
-          }}
-        >
+        <Box component="table" sx={TABLE}>
           <thead>
             <tr>
               <th style={{ width: '46%' }}>Verdict</th>
@@ -105,21 +103,21 @@ export function DifferenceTable({
                   {p.disagreement && <div style={{ color: 'var(--bad)' }}>{p.disagreement}</div>}
                   <PairDetails pair={p} />
                 </td>
-                <td>
+                <td data-label="Evened">
                   <div style={{ color: 'var(--soft)' }}>
                     {name(p.a)} − {name(p.b)}
                   </div>
                   <Size d={p.evened} />
                   <div style={{ color: 'var(--soft)', fontSize: '0.85rem' }}>{takenOutText(p)}</div>
                 </td>
-                <td>
+                <td data-label="Raw">
                   {p.evened && !p.raw ? (
                     <span style={{ color: 'var(--soft)' }}>differs by direction</span>
                   ) : (
                     <Size d={p.raw} />
                   )}
                 </td>
-                <td style={{ whiteSpace: 'nowrap' }}>
+                <td data-label="Won, drawn, lost" style={{ whiteSpace: 'nowrap' }}>
                   {p.wins.wins}, {p.wins.draws}, {p.wins.losses}
                 </td>
               </tr>

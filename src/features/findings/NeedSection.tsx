@@ -108,11 +108,11 @@ export function NeedSection({ plan, findings, knobs, burdens, units, onNeed }: P
                 {answers.map((a) => (
                   <tr key={a.linkId}>
                     <td>{name(a.linkId)}</td>
-                    <td>
+                    <td data-label="The need">
                       <b>{a.met}</b>
                     </td>
-                    <td>{a.why}</td>
-                    <td>{burdenText(a.burden, units)}</td>
+                    <td data-label="Why">{a.why}</td>
+                    <td data-label="Burden">{burdenText(a.burden, units)}</td>
                   </tr>
                 ))}
               </tbody>

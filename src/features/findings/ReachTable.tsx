@@ -47,10 +47,12 @@ export function ReachTable({
                     </td>
                     {!usableOnly && <td>{r.direction}</td>}
                     {r.reaches.map((x) => (
-                      <td key={x.chance}>{reachText(x, units)}</td>
+                      <td key={x.chance} data-label={chanceInWords(x.chance)}>
+                        {reachText(x, units)}
+                      </td>
                     ))}
                     {!usableOnly && (
-                      <td style={{ whiteSpace: 'nowrap' }}>
+                      <td data-label="Copied" style={{ whiteSpace: 'nowrap' }}>
                         {r.copied} of {r.checks}
                       </td>
                     )}
@@ -65,7 +67,7 @@ export function ReachTable({
                   {findings.usable
                     .filter((u) => u.linkId === link.id)
                     .map((u) => (
-                      <td key={u.chance}>
+                      <td key={u.chance} data-label={chanceInWords(u.chance)}>
                         {reachText(u.reach, units)}
                         <div style={{ fontWeight: 400, color: 'var(--soft)', fontSize: '0.85rem' }}>
                           the worse: {u.limitedBy}

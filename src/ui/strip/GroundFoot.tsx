@@ -7,6 +7,8 @@ interface Props {
   ground: NonNullable<StripModel['ground']>
   top: number
   height: number
+  /** Of the whole strip, px. */
+  width: number
   x: (m: number) => number
   units: Units
 }
@@ -37,7 +39,7 @@ function groundAt(leg: LegGround, d: number): number {
 const KINDS = { clear: 'in sight', grazing: 'grazing', shadowed: 'shadowed' } as const
 
 /** The ground's profile under the lanes on their scale, with the sight line, what is in its way, and how each mark is seen. */
-export function GroundFoot({ ground, top, height, x, units }: Props) {
+export function GroundFoot({ ground, top, height, width, x, units }: Props) {
   const { legs } = ground
   const heights = legs.flatMap((l) => l.ground.map((p) => p.heightM))
   const high = Math.max(ground.baseGroundM + ground.baseAntennaM, ...heights) + 5
@@ -135,8 +137,10 @@ export function GroundFoot({ ground, top, height, x, units }: Props) {
         }),
       )}
       <text x={x(0) + 4} y={top + 11} fontSize="12" fill="var(--soft)">
-        ground to {Math.round(toLength(high - 5, units))} {lengthUnit(units)}; dots: full in sight, yellow
-        grazing, open shadowed
+        ground to {Math.round(toLength(high - 5, units))} {lengthUnit(units)};{' '}
+        <tspan {...(width < 480 ? { x: x(0) + 4, dy: 14 } : {})}>
+          dots: full in sight, yellow grazing, open shadowed
+        </tspan>
       </text>
     </g>
   )

@@ -152,7 +152,7 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
             />
           ))}
           {model.ground && (
-            <GroundFoot ground={model.ground} top={floor} height={GROUND} x={x} units={units} />
+            <GroundFoot ground={model.ground} top={floor} height={GROUND} width={width} x={x} units={units} />
           )}
         </svg>
       </div>

@@ -1,6 +1,6 @@
 import type { FactorName } from '@/core/kit/traits'
 import { distanceText, type Units } from '@/core/units'
-import { andList, signed } from '../phrases'
+import { andList, signed, tenths as plain } from '../phrases'
 import { intervalText, reachText } from '../words'
 import type { ByWhat, Causes, LegReach } from './causes'
 import type { DifferenceBy } from './differencesBy'
@@ -13,7 +13,6 @@ import type { RunApart, RunOffset } from './runOffsets'
 import type { Unsteady } from './unsteady'
 
 type Name = (id: string) => string
-const plain = (v: number) => v.toFixed(1)
 const END = { base: 'at the base', out: 'out there' } as const
 const interval = ({ low, high }: { low: number | null; high: number | null }) =>
   intervalText(low, high, signed)
