@@ -31,3 +31,11 @@ export async function expectNoOverflow(page: Page) {
   const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
   expect(over).toBeLessThanOrEqual(0)
 }
+
+/** The page and all its parts are on the device. */
+export const kept = (page: Page) =>
+  page.evaluate(async () => {
+    await navigator.serviceWorker.ready
+    const shell = async () => (await Promise.all((await caches.keys()).map(async (k) => (await (await caches.open(k)).keys()).length))).reduce((a, b) => a + b, 0) // prettier-ignore
+    while ((await shell()) < 20) await new Promise((r) => setTimeout(r, 200))
+  })

@@ -1,6 +1,6 @@
 import { expect, test, type BrowserContext, type Page } from '@playwright/test'
 import { readFileSync } from 'node:fs'
-import { expectAxeClean, fixture, openTrial } from './app'
+import { expectAxeClean, fixture, kept, openTrial } from './app'
 
 const PHONE = { width: 390, height: 844 }
 
@@ -21,13 +21,6 @@ async function ready(page: Page) {
 const done = async (page: Page) =>
   Number(/(\d+) of \d+ checks/.exec((await page.locator('header').textContent())!)![1])
 const header = (page: Page) => page.locator('header')
-/** The page and all its parts are on the device. */
-const kept = (page: Page) =>
-  page.evaluate(async () => {
-    await navigator.serviceWorker.ready
-    const shell = async () => (await Promise.all((await caches.keys()).map(async (k) => (await (await caches.open(k)).keys()).length))).reduce((a, b) => a + b, 0) // prettier-ignore
-    while ((await shell()) < 20) await new Promise((r) => setTimeout(r, 200))
-  })
 const fold = (page: Page, part: string) => page.locator('summary', { hasText: part }).first().click()
 async function menu(page: Page, part?: string) {
   await page.getByRole('button', { name: 'More' }).click()

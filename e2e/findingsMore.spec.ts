@@ -1,6 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { expectAxeClean, expectNoOverflow, openTrial } from './app'
 
+// Findings of a run take the server a second or two, and several on a slow machine.
+const slowly = expect.configure({ timeout: 40_000 })
 const part = (page: Page, name: string) => page.getByRole('region', { name, exact: true })
 
 test('what goes in can be chosen, each with its reason, and taken back; runs are put together', async ({
@@ -22,19 +24,19 @@ test('what goes in can be chosen, each with its reason, and taken back; runs are
   await out.getByLabel('Why').fill('a lorry stood in the way')
   await out.getByLabel('Why').press('Enter')
   await expect(choices).toContainText('1 left out')
-  await expect(page.getByText(/left out: by your choice: a lorry stood in the way/)).toBeVisible()
+  await slowly(page.getByText(/left out: by your choice: a lorry stood in the way/)).toBeVisible()
   // It is in the address, so that it can be sent on; and it goes back.
   await page.reload()
-  await expect(page.getByText(/left out: by your choice: a lorry stood in the way/)).toBeVisible()
+  await slowly(page.getByText(/left out: by your choice: a lorry stood in the way/)).toBeVisible()
   await choices.locator('summary').click()
   await out.getByRole('button', { name: 'Put it back' }).click()
   await expect(choices).toContainText('nothing left out')
 
   const differences = page.getByRole('region', { name: 'Differences, To base' })
-  await expect(differences).toContainText('power and lead loss taken out')
+  await slowly(differences).toContainText('power and lead loss taken out')
   await choices.getByLabel('power', { exact: true }).click()
   await expect(choices).toContainText('lead loss, antenna gain, attenuator evened')
-  await expect(differences).not.toContainText('power and lead loss taken out')
+  await slowly(differences).not.toContainText('power and lead loss taken out')
   await choices.getByLabel('power', { exact: true }).click()
   await choices.getByLabel('One S-unit of every meter').click()
   await page.getByRole('option', { name: '4.5 dB' }).click()
@@ -55,7 +57,7 @@ test('what goes in can be chosen, each with its reason, and taken back; runs are
   await expect(claims.getByRole('button', { name: 'Hold it against the log' })).toBeDisabled()
   await claims.getByLabel('Claimed for Long whip').fill('40')
   await claims.getByLabel('Claimed for Long whip').press('Enter')
-  await expect(claims).toContainText('Long whip, claimed 40 km: does not hold here; found here: about')
+  await slowly(claims).toContainText('Long whip, claimed 40 km: does not hold here; found here: about')
   await expectAxeClean(page)
   await page.setViewportSize({ width: 360, height: 740 })
   await expectNoOverflow(page)

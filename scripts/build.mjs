@@ -1,6 +1,6 @@
 // Builds the application, then the service worker that keeps the field screen and its parts on the device.
 import { spawnSync } from 'node:child_process'
-import { readFileSync } from 'node:fs'
+import { readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { generateSW } from 'workbox-build'
@@ -12,8 +12,9 @@ const { status } = spawnSync(join(root, 'node_modules', '.bin', 'next'), ['build
 })
 if (status !== 0) process.exit(status ?? 1)
 const build = readFileSync(join(root, '.next', 'BUILD_ID'), 'utf8').trim()
+const swDest = join(root, '.next', 'service-worker.js')
 const { count, size, warnings } = await generateSW({
-  swDest: join(root, '.next', 'service-worker.js'),
+  swDest,
   globDirectory: join(root, '.next', 'static'),
   globPatterns: ['**/*.{js,css,woff2,woff}'],
   modifyURLPrefix: { '': '/_next/static/' },
@@ -29,5 +30,19 @@ const { count, size, warnings } = await generateSW({
   clientsClaim: true,
   cleanupOutdatedCaches: true,
 })
+// A worker is told what to load by the fragment of its address, and one whose script came out of a cache takes the address of what
+// was kept, which has none. A response without an address of its own leaves it the one that was asked for.
+const workerScripts = `self.addEventListener('fetch', (event) => {
+  if (event.request.destination !== 'worker') return
+  event.stopImmediatePropagation()
+  event.respondWith(
+    caches
+      .match(event.request, { ignoreSearch: true })
+      .then((kept) => kept ?? fetch(event.request))
+      .then(({ body, status, statusText, headers }) => new Response(body, { status, statusText, headers })),
+  )
+})
+`
+writeFileSync(swDest, workerScripts + readFileSync(swDest, 'utf8'))
 for (const w of warnings) console.warn(w)
 console.log(`Service worker: ${count} files, ${(size / 1e6).toFixed(1)} MB kept on a device.`)

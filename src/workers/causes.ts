@@ -1,7 +1,6 @@
 import * as Comlink from 'comlink'
-import { causesInLog, causesUnder, type Causes, type CausesBasis, type FindingsInput, type LogCauses } from '@/core/findings' // prettier-ignore
+import { causesInLog, causesUnder, type Causes, type CausesBasis, type FindingsInput, type LogCauses, type RunEvent } from '@/core/findings' // prettier-ignore
 import type { PlanGround } from '@/core/reach'
-import type { LoggedEvent } from '@/core/trial'
 
 let kept: { key: string; inLog: LogCauses } | null = null
 let newest = 0
@@ -18,7 +17,7 @@ const api = {
     input: FindingsInput,
     basis: CausesBasis,
     ground: PlanGround | null,
-    events: readonly LoggedEvent[],
+    events: readonly RunEvent[],
   ): Promise<Causes> {
     const asked = ++newest
     const { copyRule: _rule, marginDb: _margin, reliability: _often, ...log } = input

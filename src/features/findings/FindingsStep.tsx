@@ -95,7 +95,10 @@ export function FindingsStep({
   return (
     <>
       <PageHead title="Findings">
-        <LinkButton href={`/trials/${trialId}/findings/summary?${params}`}>One page to print</LinkButton>
+        {/* Each turn of a knob has a summary of its own, which few will print. */}
+        <LinkButton prefetch={false} href={`/trials/${trialId}/findings/summary?${params}`}>
+          One page to print
+        </LinkButton>
         <TextField
           select
           label="Run"

@@ -10,6 +10,7 @@ import {
   type FindingsInput,
   type Pool,
   type Prepared,
+  type RunEvent,
   type RunPart,
 } from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
@@ -83,14 +84,18 @@ const prepared = (input: FindingsInput) => preparedBy(keyOf(input), () => prepar
  */
 export const findingsOf = (input: FindingsInput): Findings => makeFindings(input, prepared(input))
 
-/** What other stations said in these runs. */
-const stationsIn = (runs: readonly RunWithLog[]) =>
-  runs.flatMap((r) => r.log.events).filter((e) => e.body.kind === 'station')
+/** What other stations said in these runs, and what was written down of the conditions. */
+const besideChecks = (runs: readonly RunWithLog[]): RunEvent[] =>
+  runs.flatMap(({ row, log }) =>
+    log.events
+      .filter((e) => e.body.kind === 'station' || e.body.kind === 'conditions')
+      .map((e) => ({ ...e, runId: row.id })),
+  )
 
 /** What a reader's own machine works the causes out from; the comparisons were made for the page already. */
 export function causesInputOf(runs: readonly RunWithLog[], knobs: Knobs, ground: PlanGround | null) {
   const { input } = poolOf(runs, knobs)
-  return { input, basis: basisOf(prepared(input)), ground, events: stationsIn(runs) }
+  return { input, basis: basisOf(prepared(input)), ground, events: besideChecks(runs) }
 }
 
 export type CausesInput = ReturnType<typeof causesInputOf>
@@ -102,7 +107,7 @@ export function causesOfRuns(
   ground: PlanGround | null,
 ): Promise<Causes> {
   const { input } = poolOf(runs, knobs)
-  const events = stationsIn(runs)
+  const events = besideChecks(runs)
   return causesBy(hash([input, ground?.expected ?? null, events]), () =>
     causesOf(input, prepared(input), ground, events, othersFirst),
   )

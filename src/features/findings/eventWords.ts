@@ -1,4 +1,4 @@
-import { marksNow, type LoggedEvent, type RunLog, type TrialPlan } from '@/core/trial'
+import { CONDITIONS, marksNow, type LoggedEvent, type RunLog, type TrialPlan } from '@/core/trial'
 import { distanceText, type Units } from '@/core/units'
 
 /** Something of the run that stands beside its checks, in a sentence. */
@@ -32,7 +32,7 @@ function wordsOf(e: LoggedEvent, plan: TrialPlan, log: RunLog, units: Units): [s
       const said = Object.entries(body.values).filter(([, v]) => v.trim() !== '')
       const when = body.when === 'start' ? 'At the start' : body.when === 'end' ? 'At the end' : 'Changed'
       return [
-        `${when}: ${said.map(([k, v]) => `${k} ${v}`).join(', ') || 'as ticked'}.`,
+        `${when}: ${said.map(([k, v]) => `${CONDITIONS.find((c) => c.key === k)?.label.toLowerCase() ?? k} ${v}`).join(', ') || 'as ticked'}.`,
         body.when === 'change',
       ]
     }

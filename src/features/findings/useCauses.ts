@@ -4,18 +4,27 @@ import * as Comlink from 'comlink'
 import { useEffect, useState } from 'react'
 import type { Causes } from '@/core/findings'
 import type { CausesApi } from '@/workers/causes'
+import { whenBroken } from '@/ui/worker/whenBroken'
 import type { CausesInput } from './compute'
 
 export type CausesState = { at: 'asking' } | { at: 'there'; causes: Causes } | { at: 'failed'; why: string }
 
-let worker: Comlink.Remote<CausesApi> | null = null
+interface CausesWorker {
+  api: Comlink.Remote<CausesApi>
+  broken: Promise<never>
+}
+
+let kept: CausesWorker | null = null
 
 /** The one worker that works causes out; it keeps what a turned knob does not change. */
-function causesWorker(): Comlink.Remote<CausesApi> {
-  worker ??= Comlink.wrap<CausesApi>(
-    new Worker(new URL('../../workers/causes.ts', import.meta.url), { type: 'module' }),
-  )
-  return worker
+function causesWorker(): CausesWorker {
+  if (kept) return kept
+  const worker = new Worker(new URL('../../workers/causes.ts', import.meta.url), { type: 'module' })
+  kept = { api: Comlink.wrap<CausesApi>(worker), broken: whenBroken(worker) }
+  kept.broken.catch(() => {
+    kept = null
+  })
+  return kept
 }
 
 async function workedOut(url: string, signal: AbortSignal): Promise<Causes> {
@@ -24,7 +33,8 @@ async function workedOut(url: string, signal: AbortSignal): Promise<Causes> {
   if (!answer.ok)
     throw new Error((body as { error?: string }).error ?? `the server answered ${answer.status}`)
   const { input, basis, ground, events } = body as CausesInput
-  return causesWorker().causes(input, basis, ground, events)
+  const { api, broken } = causesWorker()
+  return Promise.race([api.causes(input, basis, ground, events), broken])
 }
 
 /** What lies behind the findings of an address; worked out in a worker after the page, so that it need not wait. */

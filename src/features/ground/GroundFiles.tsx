@@ -66,7 +66,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
       return
     }
     // A worker of its own, so that cancelling ends it without touching the map's.
-    const { worker, end } = freshTerrainWorker()
+    const { worker, broken, end } = freshTerrainWorker()
     const aborter = new AbortController()
     const cancelled = new Promise<never>((_, reject) => {
       stop.current = () => {
@@ -80,7 +80,11 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
       for (const [i, file] of files.entries()) {
         const of = files.length > 1 ? ` (${i + 1} of ${files.length})` : ''
         setDoing(`Reading ${file.name}${of}`)
-        const outcome = await Promise.race([worker.read(file.name, await file.arrayBuffer()), cancelled])
+        const outcome = await Promise.race([
+          worker.read(file.name, await file.arrayBuffer()),
+          cancelled,
+          broken,
+        ])
         if (!outcome.ok) {
           setProblems(outcome.problems)
           break
@@ -111,8 +115,8 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
       if (taken.length > 0) setSaid(`${taken.join('. ')}.`)
       router.refresh()
     } catch (e) {
-      if (!(e instanceof DOMException && e.name === 'AbortError')) throw e
-      setSaid('Cancelled; nothing of that file was kept.')
+      if (e instanceof DOMException && e.name === 'AbortError') setSaid('Cancelled; nothing of that file was kept.')
+      else setProblems([{ code: 'refused', where: 'Ground', message: `It could not be read: ${e instanceof Error ? e.message : 'the reader stopped'}` }]) // prettier-ignore
     } finally {
       stop.current = null
       setDoing(null)

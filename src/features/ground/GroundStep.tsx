@@ -73,7 +73,7 @@ export function GroundStep(props: Props) {
   const [drawn, setDrawn] = useState<Rings | null>(null)
   const [pointer] = useState(makePointer)
   const cover = useMemo(() => areas.filter(isCover), [areas])
-  const { worker, key: groundKey } = useTerrain(grids, cover)
+  const { worker, key: groundKey, failed } = useTerrain(grids, cover)
   const gridIds = grids.map((g) => g.id).join()
   const ground = useMemo(
     () => (worker && gridIds !== '' ? { worker, ids: gridIds.split(',') } : null),
@@ -172,6 +172,12 @@ export function GroundStep(props: Props) {
           ))}
       </Box>
       {problems.length > 0 && <Refused title="It was not taken in" problems={problems} />}
+      {failed && (
+        <Refused
+          title="The ground is stored and cannot be read here"
+          problems={[{ where: 'Ground', message: `${failed}. Reload the page to try again.` }]}
+        />
+      )}
       <BaseOnGround name={base?.name ?? 'Base'} heightM={baseM} />
       {base && grids.length > 0 && (
         <ProfileSection {...{ worker, groundKey, base, chosen, pointer, links, settings, units }} />

@@ -4,6 +4,7 @@ import * as Comlink from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import type { ExpectedLevel } from '@/core/reach'
 import type { TrialPlan } from '@/core/trial'
+import { whenBroken } from '@/ui/worker/whenBroken'
 import type { PowerApi } from '@/workers/power'
 import { designsOf, type PowerRow } from './powerWords'
 
@@ -31,13 +32,18 @@ export function usePower(plan: TrialPlan, expected: readonly ExpectedLevel[], sp
     const own = new Worker(new URL('../../workers/power.ts', import.meta.url), { type: 'module' })
     worker.current = own
     const api = Comlink.wrap<PowerApi>(own)
+    const broken = whenBroken(own)
     const designs = designsOf(plan.marks.length, plan.repeats)
     const rows: PowerRow[] = []
     try {
       for (const [i, design] of designs.entries()) {
         const share = (done: number) => (i + done / TRIES) / designs.length
         set({ at: 'trying', share: share(0), rows: [...rows] })
-        const told = await api.tried(plan, [...expected], { ...design, spreadDb, marginDb: plan.marginDb }, TRIES, Comlink.proxy((done: number) => set({ at: 'trying', share: share(done), rows: [...rows] }))) // prettier-ignore
+        const shown = Comlink.proxy((done: number) =>
+          set({ at: 'trying', share: share(done), rows: [...rows] }),
+        )
+        const settings = { ...design, spreadDb, marginDb: plan.marginDb }
+        const told = await Promise.race([api.tried(plan, [...expected], settings, TRIES, shown), broken])
         rows.push({ ...design, told, tries: TRIES })
       }
       set({ at: 'there', rows })

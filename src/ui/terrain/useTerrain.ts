@@ -4,35 +4,45 @@ import * as Comlink from 'comlink'
 import { useEffect, useState } from 'react'
 import type { CoverArea } from '@/core/terrain'
 import type { GridPlace, TerrainApi } from '@/workers/terrain'
+import { whenBroken } from '@/ui/worker/whenBroken'
 
 export type TerrainWorker = Comlink.Remote<TerrainApi>
 
 /** One worker for the page. */
-let worker: TerrainWorker | null = null
+let kept: { worker: TerrainWorker; broken: Promise<never> } | null = null
 
 function startWorker(): Worker {
   return new Worker(new URL('../../workers/terrain.ts', import.meta.url), { type: 'module' })
 }
 
-export function terrainWorker(): TerrainWorker {
-  worker ??= Comlink.wrap<TerrainApi>(startWorker())
-  return worker
+function terrainWorker() {
+  if (kept) return kept
+  const own = startWorker()
+  kept = { worker: Comlink.wrap<TerrainApi>(own), broken: whenBroken(own) }
+  kept.broken.catch(() => {
+    kept = null
+  })
+  return kept
 }
 
 /** A worker of one's own, for what may be cancelled: ending it ends the work. */
-export function freshTerrainWorker(): { worker: TerrainWorker; end: () => void } {
+export function freshTerrainWorker(): { worker: TerrainWorker; broken: Promise<never>; end: () => void } {
   const own = startWorker()
-  return { worker: Comlink.wrap<TerrainApi>(own), end: () => own.terminate() }
+  return { worker: Comlink.wrap<TerrainApi>(own), broken: whenBroken(own), end: () => own.terminate() }
 }
 
 const NONE: never[] = []
 
-/** The worker with the grids loaded that are listed; null until they are, or where there are none; with a key that changes with what is loaded. */
+/**
+ * The worker with the grids loaded that are listed; null until they are, or where there are none; with a key that changes with what is
+ * loaded, and why nothing could be, in a clause.
+ */
 export function useTerrain(
   grids: readonly GridPlace[],
   areas: readonly (CoverArea & { id: string; revision: number })[] = NONE,
-): { worker: TerrainWorker | null; key: string } {
+): { worker: TerrainWorker | null; key: string; failed: string | null } {
   const [ready, setReady] = useState<string | null>(null)
+  const [failed, setFailed] = useState<{ key: string; why: string } | null>(null)
   const key =
     grids.length === 0
       ? ''
@@ -40,16 +50,20 @@ export function useTerrain(
   useEffect(() => {
     if (key === '') return
     let stale = false
-    void terrainWorker()
-      .load([...grids], [...areas])
-      .then((n) => {
-        if (!stale && n > 0) setReady(key)
-      })
+    const { worker, broken } = terrainWorker()
+    const fail = (e: unknown) => {
+      if (!stale) setFailed({ key, why: e instanceof Error ? e.message : 'its worker stopped' })
+    }
+    worker.load([...grids], [...areas]).then((n) => {
+      if (!stale && n > 0) setReady(key)
+    }, fail)
+    broken.catch(fail)
     return () => {
       stale = true
     }
     // Grids and areas are told apart by their ids.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [key])
-  return { worker: key !== '' && ready === key ? terrainWorker() : null, key }
+  const why = failed?.key === key ? failed.why : null
+  return { worker: key !== '' && ready === key && !why ? terrainWorker().worker : null, key, failed: why }
 }

@@ -3,11 +3,12 @@ import type { PlanGround } from '@/core/reach/legGround'
 import type { Reach } from '@/core/reach/reachFromCopies'
 import type { CountDifference } from '@/core/stats/betaBinomial'
 import type { OrderedDifference } from '@/core/stats/orderedProbit'
-import type { LoggedEvent } from '@/core/trial/foldEntries'
+import type { ConditionFactor } from '@/core/trial/conditions'
 import type { FindingsInput } from '../input'
 import { readChecks } from '../input'
 import { cellsOf } from '../levels'
 import { judgeAll, PLANE_EARTH_SLOPE, reachesOf, usableOf, type Prepared } from '../findings'
+import { conditionGroupings, type RunEvent } from './conditions'
 import { differencesBy, type DifferenceBy } from './differencesBy'
 import { driftOf, type Drift } from './drift'
 import { alwaysTogether, matrixOf, type Matrix } from './matrix'
@@ -27,7 +28,7 @@ export interface LegReach {
 }
 
 /** By what the difference was looked at. */
-export type ByWhat = 'direction' | 'leg' | 'distance' | 'kind of ground' | 'time of day'
+export type ByWhat = 'direction' | 'leg' | 'distance' | 'kind of ground' | 'time of day' | ConditionFactor
 
 /** What lies behind the verdicts: what brought the difference, where and when it holds, what the log says of itself. */
 export interface Causes {
@@ -96,20 +97,21 @@ const cellsIn = (input: FindingsInput) => {
 /**
  * What the log tells of causes, whatever counts as copied. Repeatable; takes a second or two for thirty marks and three links.
  * @param ground what is known of the ground under the marks; null where nothing is
- * @param events of the log, for what other stations said
+ * @param events of the log, for what other stations said and what was written down of the conditions
  * @param breathe waited for between the parts, so that others can be answered meanwhile
  */
 export async function causesInLog(
   input: FindingsInput,
   ground: PlanGround | null,
-  events: readonly LoggedEvent[] = [],
+  events: readonly RunEvent[] = [],
   breathe: () => Promise<void> = () => Promise.resolve(),
 ): Promise<LogCauses> {
   const { checks, cells } = cellsIn(input)
   const legOf = new Map(input.marks.map((m) => [m.id, m.legName]))
   const kinds = new Map((ground?.legs ?? []).flatMap((l) => l.marks.map((m) => [m.markId, m.kind])))
   const bands = bandsOf(input)
-  const groupings: [ByWhat, (c: (typeof checks)[number]) => string | null][] = [
+  type Grouping = [ByWhat, (c: (typeof checks)[number]) => string | null]
+  const groupings: Grouping[] = [
     ['direction', (c) => c.direction],
     ['leg', (c) => legOf.get(c.markId) ?? null],
     ['distance', (c) => bands?.get(c.markId) ?? null],
@@ -121,6 +123,7 @@ export async function causesInLog(
         return Number.isNaN(hour) ? null : `${QUARTERS[Math.floor(hour / 6)]!} h UTC`
       },
     ],
+    ...conditionGroupings(events).map(({ what, groupOf }): Grouping => [what, groupOf]),
   ]
   const matrix = matrixOf(input, checks, cells)
   const by: Causes['by'] = []
@@ -168,7 +171,7 @@ export async function causesOf(
   input: FindingsInput,
   prepared: Prepared,
   ground: PlanGround | null,
-  events: readonly LoggedEvent[] = [],
+  events: readonly RunEvent[] = [],
   breathe?: () => Promise<void>,
 ): Promise<Causes> {
   return causesUnder(input, basisOf(prepared), ground, await causesInLog(input, ground, events, breathe))

@@ -1,4 +1,5 @@
 import type { FactorName } from '@/core/kit/traits'
+import { CONDITIONS, type ConditionFactor } from '@/core/trial/conditions'
 import { distanceText, type Units } from '@/core/units'
 import { andList, signed, tenths as plain } from '../phrases'
 import { intervalText, reachText } from '../words'
@@ -67,6 +68,7 @@ const IN: Record<ByWhat, (g: string) => string> = {
   distance: (g) => (g === 'near' ? 'near' : g === 'far' ? 'far out' : 'in the middle'),
   'kind of ground': (g) => (g === 'clear' ? 'where the way is clear' : g === 'grazing' ? 'where it grazes the ground' : 'in the shadow of the ground'), // prettier-ignore
   'time of day': (g) => `from ${g}`,
+  ...(Object.fromEntries(CONDITIONS.map(({ factor }) => [factor, (g: string) => `while it was “${g}”`])) as Record<ConditionFactor, (g: string) => string>), // prettier-ignore
 }
 
 /** Whether a pair's difference depends on something; a flip only where both sides of it are sure. */

@@ -1,5 +1,6 @@
 export * from './causes'
 export * from './causesWords'
+export * from './conditions'
 export * from './differencesBy'
 export * from './drift'
 export * from './matrix'

@@ -6,15 +6,8 @@ import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
+import { CONDITIONS } from '@/core/trial'
 import type { MenuProps } from './shared'
-
-const FIELDS = [
-  ['weather', 'Weather', 'dry, wind from the west'],
-  ['ground', 'Ground', 'wet or dry'],
-  ['leaf', 'Trees', 'in leaf or bare'],
-  ['crowd', 'People and vehicles about', 'few'],
-  ['battery', 'Batteries', 'full; second set'],
-] as const
 
 /** What else can make the difference, ticked where it is the same for all rigs. */
 const CONFOUNDERS = [
@@ -42,11 +35,11 @@ export function ConditionsPart({ handle, actions }: MenuProps) {
     )
   return (
     <>
-      {FIELDS.map(([key, label, placeholder]) => (
+      {CONDITIONS.map(({ key, label, example }) => (
         <TextField
           key={key}
           label={label}
-          placeholder={placeholder}
+          placeholder={example}
           value={values[key] ?? ''}
           onChange={(e) => setValues({ ...values, [key]: e.target.value })}
         />

@@ -1,0 +1,45 @@
+import { expect, test, type Page } from '@playwright/test'
+import { kept, openTrial } from './app'
+
+const causes = (page: Page) => page.getByRole('region', { name: 'Does the log hold together', exact: true })
+
+test('once the parts are kept on the device, what is worked out beside the page still is', async ({
+  page,
+}) => {
+  test.setTimeout(120_000)
+  const broken: string[] = []
+  page.on('pageerror', (e) => broken.push(e.message))
+  const trial = await openTrial(page, 'Short or long')
+  await page.goto(`${trial}/findings`)
+  await kept(page)
+  await page.reload()
+  await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
+  await expect(causes(page)).toBeVisible({ timeout: 90_000 })
+
+  await page.goto(`${trial}/ground`)
+  await page.getByText('Its marks').nth(1).click()
+  await page.getByRole('button', { name: 'Profile to T12' }).click()
+  const profile = page.getByRole('region', { name: 'Profile' })
+  await expect(profile.getByText(/Shadowed: \d+ m of ground in the way/)).toBeVisible({ timeout: 30_000 })
+
+  await page.goto(`${trial}/plan`)
+  await page.getByRole('button', { name: 'Try it in a simulated field' }).click()
+  const share = page.getByRole('progressbar', { name: 'Trying the plan' })
+  await expect(share).toHaveAttribute('aria-valuenow', /[1-9]/, { timeout: 60_000 })
+  expect(broken).toEqual([])
+})
+
+test.describe('where workers cannot be started', () => {
+  test.use({ serviceWorkers: 'block' })
+
+  test('findings and ground say so, and everything else is there', async ({ page }) => {
+    await page.route('**/turbopack-worker*', (route) => route.abort())
+    const trial = await openTrial(page, 'Short or long')
+    await page.goto(`${trial}/findings`)
+    await expect(page.getByText(/What lies behind the verdicts could not be worked out/)).toBeVisible()
+    await expect(page.getByText(/^Long whip is better than Stub whip by/).first()).toBeVisible()
+    await page.goto(`${trial}/ground`)
+    await expect(page.getByText('The ground is stored and cannot be read here')).toBeVisible()
+    await expect(page.getByRole('region', { name: /marks/ }).first()).toBeVisible()
+  })
+})
