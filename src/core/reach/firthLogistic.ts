@@ -5,8 +5,6 @@ export interface Outcome {
 }
 
 const logistic = (eta: number) => (eta >= 0 ? 1 / (1 + Math.exp(-eta)) : Math.exp(eta) / (1 + Math.exp(eta)))
-const logLogistic = (eta: number) =>
-  eta >= 0 ? -Math.log1p(Math.exp(-eta)) : eta - Math.log1p(Math.exp(eta))
 
 /**
  * Log likelihood of a logistic line with Firth's penalty, half the log determinant of the information (Firth 1993):
@@ -24,9 +22,10 @@ export function penalisedLogLikelihood(
   let s2 = 0
   for (const { x, copied } of outcomes) {
     const eta = intercept + slope * x
-    log += copied ? logLogistic(eta) : logLogistic(-eta)
-    const p = logistic(eta)
-    const w = p * (1 - p)
+    // With e = exp(-|η|) the likelier of the two has 1/(1+e) and the other e/(1+e), and their product is w.
+    const e = Math.exp(-Math.abs(eta))
+    log -= Math.log1p(e) + (copied === eta >= 0 ? 0 : Math.abs(eta))
+    const w = e / ((1 + e) * (1 + e))
     s0 += w
     s1 += w * x
     s2 += w * x * x

@@ -29,26 +29,48 @@ export interface Reach {
 const HALF_CHI_SQUARE_90 = 1.3527717270304756
 const SLOPES = Array.from({ length: 46 }, (_, i) => (i === 0 ? 0 : 0.4 * 1.13 ** i))
 
-/** Largest log likelihood over slopes of nought or more (chance falls with distance), refined around the best. */
-function bestSlope(f: (slope: number) => number): number {
-  let at = 0
-  let best = -Infinity
-  SLOPES.forEach((s, i) => {
-    const v = f(s)
-    if (v > best) {
-      best = v
-      at = i
+const COARSE = 4
+const GOLDEN = (Math.sqrt(5) - 1) / 2
+
+/** Where the best of the listed slopes is; looked for from `near` on as long as it gets better, or among all. */
+function bestListed(f: (slope: number) => number, near: number | null): { at: number; value: number } {
+  const last = SLOPES.length - 1
+  if (near === null) {
+    const values = SLOPES.map(f)
+    const value = Math.max(...values)
+    return { at: values.indexOf(value), value }
+  }
+  let best = { at: near, value: f(SLOPES[near]!) }
+  for (const step of [-1, 1])
+    for (let i = near + step, missed = 0; i >= 0 && i <= last && missed < 2; i += step) {
+      const value = f(SLOPES[i]!)
+      if (value > best.value) best = { at: i, value }
+      else missed++
     }
-  })
+  return best
+}
+
+/**
+ * Largest log likelihood over slopes of nought or more (chance falls with distance), refined around the best by golden section.
+ * @param near place among {@link SLOPES} of the best one next door, so that not all are tried
+ */
+function bestSlope(f: (slope: number) => number, near: number | null): { at: number; value: number } {
+  const { at, value } = bestListed(f, near)
   let low = SLOPES[Math.max(0, at - 1)]!
   let high = SLOPES[Math.min(SLOPES.length - 1, at + 1)]!
-  for (let i = 0; i < 12; i++) {
-    const a = low + (high - low) * 0.382
-    const b = low + (high - low) * 0.618
-    if (f(a) > f(b)) high = b
-    else low = a
-  }
-  return Math.max(best, f((low + high) / 2))
+  let [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)]
+  let [fa, fb] = [f(a), f(b)]
+  for (let i = 0; i < 12; i++)
+    if (fa > fb) {
+      ;[high, b, fb] = [b, a, fa]
+      a = high - GOLDEN * (high - low)
+      fa = f(a)
+    } else {
+      ;[low, a, fa] = [a, b, fb]
+      b = low + GOLDEN * (high - low)
+      fb = f(b)
+    }
+  return { at, value: Math.max(value, fa, fb) }
 }
 
 /**
@@ -89,35 +111,43 @@ export function reachFromCopies(checks: readonly CopyAt[], chance: number): Reac
   const outcomes: Outcome[] = list.map((m) => ({ x: m.x, copied: m.copied === 1 }))
   const logit = Math.log(chance / (1 - chance))
   const probit = single ? null : repeatedProbit(list, chance)
-  const profile = (place: number) =>
-    bestSlope((slope) =>
-      probit ? probit(place, slope) : penalisedLogLikelihood(outcomes, logit + slope * place, -slope),
-    )
   const n = probit ? 72 : 144
   const [from, to] = [first - 0.9, last + 0.9]
-  const places = Array.from({ length: n + 1 }, (_, i) => from + ((to - from) * i) / n)
-  const logs = places.map(profile)
-  const top = Math.max(...logs)
-  const at = logs.indexOf(top)
-  const cut = top - HALF_CHI_SQUARE_90
-  const cross = (i: number, j: number) => {
-    const f = (logs[i]! - cut) / (logs[i]! - logs[j]!)
-    return places[i]! + f * (places[j]! - places[i]!)
+  const placeAt = (i: number) => from + ((to - from) * i) / n
+  const found = new Map<number, { at: number; value: number }>()
+  /** The profile at a place, its slope looked for near that of the last one. */
+  let near: number | null = null
+  const log = (i: number): number => {
+    const old = found.get(i)
+    if (old) return old.value
+    const place = placeAt(i)
+    const made = bestSlope(
+      (slope) =>
+        probit ? probit(place, slope) : penalisedLogLikelihood(outcomes, logit + slope * place, -slope),
+      near,
+    )
+    near = made.at
+    found.set(i, made)
+    return made.value
   }
-  let low: number | null = null
-  for (let i = at; i > 0; i--)
-    if (logs[i - 1]! < cut) {
-      low = cross(i, i - 1)
-      break
-    }
-  let high: number | null = null
-  for (let i = at; i < n; i++)
-    if (logs[i + 1]! < cut) {
-      high = cross(i, i + 1)
-      break
-    }
+  // Every fourth place shows where the top is; from there it goes outwards to where the profile is cut.
+  let at = 0
+  for (let i = 0; i <= n; i += COARSE) if (log(i) > log(at)) at = i
+  for (let i = Math.max(0, at - COARSE), end = Math.min(n, at + COARSE); i <= end; i++)
+    if (log(i) > log(at)) at = i
+  const cut = log(at) - HALF_CHI_SQUARE_90
+  const crossing = (step: 1 | -1): number | null => {
+    near = found.get(at)!.at
+    for (let i = at; i + step >= 0 && i + step <= n; i += step)
+      if (log(i + step) < cut) {
+        const f = (log(i) - cut) / (log(i) - log(i + step))
+        return placeAt(i) + f * (placeAt(i + step) - placeAt(i))
+      }
+    return null
+  }
+  const [low, high] = [crossing(-1), crossing(1)]
   const settled = result.seen === 'some copied' && at > 0 && at < n
-  const estimate = settled ? peak(places, logs, at) : null
+  const estimate = settled ? peak([at - 1, at, at + 1].map(log), [placeAt(at), placeAt(at + 1)]) : null
   return {
     ...result,
     estimateM: estimate === null ? null : 10 ** estimate,
@@ -127,11 +157,12 @@ export function reachFromCopies(checks: readonly CopyAt[], chance: number): Reac
   }
 }
 
-function peak(places: readonly number[], logs: readonly number[], at: number): number {
-  const [a, b, c] = [logs[at - 1]!, logs[at]!, logs[at + 1]!]
+/** The top of a parabola through a place and its neighbours. @param places of the middle one and the next */
+function peak(logs: readonly number[], places: readonly number[]): number {
+  const [a, b, c] = logs as [number, number, number]
   const bend = a - 2 * b + c
   const shift = bend < 0 ? (0.5 * (a - c)) / bend : 0
-  return places[at]! + Math.max(-0.5, Math.min(0.5, shift)) * (places[1]! - places[0]!)
+  return places[0]! + Math.max(-0.5, Math.min(0.5, shift)) * (places[1]! - places[0]!)
 }
 
 const NONE_OPEN = (r: Reach) => (r.seen === 'none copied' ? 0 : (r.estimateM ?? Infinity))

@@ -13,6 +13,21 @@ const ETA_END = 24
 /** Spreads between marks that are tried, on the probit scale; a half-normal prior with deviation 1.5. */
 const SPREADS = [0.05, 0.4, 0.8, 1.3, 2, 3]
 
+const kept = new Map<string, Float64Array>()
+/** Counts of one log are few; those of very many logs are not kept for ever. */
+const MOST_KEPT = 2000
+
+/** A table that was made once is kept: counts come again and again. */
+function tableOf(k: number, n: number, spread: number): Float64Array {
+  const key = `${k}/${n} ${spread}`
+  const old = kept.get(key)
+  if (old) return old
+  if (kept.size >= MOST_KEPT) kept.clear()
+  const made = table(k, n, spread)
+  kept.set(key, made)
+  return made
+}
+
 /** Log chance of k copies of n at a mark by its linear predictor, the mark's own effect integrated out. */
 function table(k: number, n: number, spread: number): Float64Array {
   const size = Math.round((2 * ETA_END) / ETA_STEP) + 1
@@ -45,14 +60,7 @@ export function repeatedProbit(
   marks: readonly MarkCount[],
   chance: number,
 ): (place: number, slope: number) => number {
-  const tables = SPREADS.map((spread) => {
-    const cache = new Map<string, Float64Array>()
-    return marks.map((m) => {
-      const key = `${m.copied}/${m.tries}`
-      if (!cache.has(key)) cache.set(key, table(m.copied, m.tries, spread))
-      return cache.get(key)!
-    })
-  })
+  const tables = SPREADS.map((spread) => marks.map((m) => tableOf(m.copied, m.tries, spread)))
   const z = normalQuantile(chance)
   return (place, slope) => {
     let best = -Infinity

@@ -26,6 +26,7 @@ const N_LEVEL = 41
 const N_SLOPE = 41
 const BAND = 25
 const NODES = Array.from({ length: 13 }, (_, i) => (i - 6) * 0.5)
+const NODE_WEIGHTS = NODES.map(normalPdf)
 
 const STEP_DB = 0.25
 /** Differences farther out than this are not looked at, dB. */
@@ -48,10 +49,10 @@ function curveOf(mark: PairedMark, spreadDb: number): Float64Array {
   return Float64Array.from({ length: N_CURVE }, (_, k) => {
     const at = (k * STEP_DB - REACH_DB - startDb) / stepDb
     let sum = 0
-    for (const z of NODES) {
-      const x = Math.max(0, Math.min(product.length - 1.001, at + (own * z) / stepDb))
+    for (let n = 0; n < NODES.length; n++) {
+      const x = Math.max(0, Math.min(product.length - 1.001, at + (own * NODES[n]!) / stepDb))
       const j = x | 0
-      sum += normalPdf(z) * (product[j]! + (x - j) * (product[j + 1]! - product[j]!))
+      sum += NODE_WEIGHTS[n]! * (product[j]! + (x - j) * (product[j + 1]! - product[j]!))
     }
     return Math.log(Math.max(sum, 1e-300))
   })

@@ -21,6 +21,8 @@ const INV_SQRT_2PI = 0.3989422804014327
  * the inner loops of likelihoods. Relative error below 1e-7 between -30 and infinity, nought below.
  */
 export function quickMeanExcess(z: number): number {
+  // From nine on what is left of the density is lost in rounding.
+  if (z > 9) return z
   if (z > 0) return z + quickMeanExcess(-z)
   const x = -z * PER_UNIT
   if (!(x < N - 2)) return 0
