@@ -1,4 +1,4 @@
-import { distanceText, type Units } from '@/core/units'
+import { aboutDistanceText, type Units } from '@/core/units'
 import { signed } from './phrases'
 import type { JudgedPair } from './verdict'
 
@@ -13,7 +13,7 @@ export function trendWords(pair: JudgedPair, name: (id: string) => string, units
   const { trend } = pair
   if (!trend)
     return 'Too few marks at different distances to say whether the difference changes with distance.'
-  const show = (lg: number) => distanceText(metres(lg), units)
+  const show = (lg: number) => aboutDistanceText(metres(lg), units)
   const [near, far] = [trend.band[0]!, trend.band[trend.band.length - 1]!]
   const tested = `${show(near.x)} to ${show(far.x)}`
   if (trend.crossing) {

@@ -1,7 +1,7 @@
 import type { LevelFindings } from './levelFindings'
 import type { LevelReach } from '@/core/reach/reachFromLevels'
 import type { Reach } from '@/core/reach/reachFromCopies'
-import { distanceText, type Units } from '@/core/units'
+import { aboutDistanceText, type Units } from '@/core/units'
 import { tenths as dB } from './phrases'
 import type { JudgedPair } from './verdict'
 
@@ -90,7 +90,7 @@ function reachInterval(low: number | null, high: number | null, show: (m: number
 
 /** A reach in one phrase: "about 2.9 km (2.6 to 3.3)". */
 export function reachText(reach: Reach, units: Units): string {
-  const show = (m: number) => distanceText(m, units)
+  const show = (m: number) => aboutDistanceText(m, units)
   if (reach.seen === 'too few marks') return 'cannot tell from fewer than four marks'
   if (reach.seen === 'all copied')
     return `at least the farthest mark tried, ${show(reach.farthestM)}${reach.lowM !== null ? ` (surely ${show(Math.min(reach.lowM, reach.farthestM))})` : ''}`
@@ -121,6 +121,6 @@ export function outBackWords(o: LevelFindings['outBack'][number], name: (id: str
 
 /** Handset to handset by way of a relay: in and out again, each with its own chance. */
 export function throughWords(reach: LevelReach, chance: number, units: Units): string {
-  const show = (m: number) => distanceText(m, units)
+  const show = (m: number) => aboutDistanceText(m, units)
   return `Through the relay, one handset to another with both as far from it, about ${show(reach.estimateM)} (${reachInterval(reach.lowM, reach.highM, show)}) ${chanceInWords(chance)}`
 }

@@ -16,6 +16,12 @@ export function distanceText(metres: number, units: Units): string {
   return `${(metres / 1000).toFixed(metres < 9950 ? 1 : 0)} km`
 }
 
+/** A distance that was estimated: from ten kilometres (miles) on it has two figures, as those below have already. */
+export function aboutDistanceText(metres: number, units: Units): string {
+  const unit = units === 'imperial' ? MILE_M : 1000
+  return distanceText(metres < 9.95 * unit ? metres : unit * Number((metres / unit).toPrecision(2)), units)
+}
+
 /** A height in words: "8 m" or "26 ft". */
 export function heightText(metres: number, units: Units): string {
   return units === 'imperial' ? `${Math.round(metres / FOOT_M)} ft` : `${Number(metres.toFixed(1))} m`

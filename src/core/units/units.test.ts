@@ -1,4 +1,4 @@
-import { describe, expect, it } from 'vitest'
+import { aboutDistanceText, describe, expect, it } from 'vitest'
 import {
   fromShown,
   inchText,
@@ -48,5 +48,16 @@ describe('short lengths', () => {
     expect(fromShown(toShown(30, 'mm', 'imperial'), 'mm', 'imperial')).toBeCloseTo(30, 1)
     expect(toShown(8, 'W', 'imperial')).toBe(8)
     expect(fromShown(8, 'm', 'metric')).toBe(8)
+  })
+
+  it('says an estimate with two figures however far', () => {
+    expect([870, 1_940, 9_960, 137_400, 1_437_000].map((m) => aboutDistanceText(m, 'metric'))).toEqual([
+      '870 m',
+      '1.9 km',
+      '10 km',
+      '140 km',
+      '1400 km',
+    ])
+    expect(aboutDistanceText(137_400, 'imperial')).toBe('85 mi')
   })
 })

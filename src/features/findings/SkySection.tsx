@@ -11,7 +11,7 @@ import { writeCsv } from '@/core/formats/csvTable'
 import { takeOffCrossingsKm, takeOffDifferenceDb, type SkyAntenna } from '@/core/propagation'
 import type { Link } from '@/core/kit'
 import type { TrialPlan } from '@/core/trial'
-import { distanceText, type Units } from '@/core/units'
+import { aboutDistanceText, type Units } from '@/core/units'
 import { FigureFrame } from './FigureFrame'
 import { PairPicker } from './PairPicker'
 import type { Knobs } from './ruleParams'
@@ -134,7 +134,7 @@ export function SkySection({ plan, pairs, knobs, units, onSky }: Props) {
       ? 'Say what the two antennas are, and the prediction is drawn beside the log.'
       : crossings.length === 0
         ? `By their take-off ${line[0]!.db > 0 ? a.name : b.name} should be ahead over all that was tested.`
-        : `By their take-off they should change places at about ${crossings.map((km) => distanceText(km * 1000, units)).join(' and ')}.`
+        : `By their take-off they should change places at about ${crossings.map((km) => aboutDistanceText(km * 1000, units)).join(' and ')}.`
   return (
     <section aria-label="By way of the sky">
       <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>

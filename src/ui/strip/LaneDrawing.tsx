@@ -19,6 +19,7 @@ interface LaneProps {
 /** The soft wedge: as thick as the chance of copy, thinning to nothing where it gives out. */
 function Wedge({ lane, mid, x, hue }: { lane: Lane; mid: number; x: (m: number) => number; hue: string }) {
   const HALF = 22
+  if (lane.wedge.length === 0) return null
   const upper = lane.wedge.map(
     ({ distanceM, chance }) => `${x(distanceM).toFixed(1)} ${(mid - HALF * chance).toFixed(1)}`,
   )
