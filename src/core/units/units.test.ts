@@ -1,5 +1,6 @@
-import { aboutDistanceText, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import {
+  aboutDistanceText,
   fromShown,
   inchText,
   likelyFrequencies,
