@@ -49,6 +49,10 @@ test('what goes in can be chosen, each with its reason, and taken back; runs are
     timeout: 120_000,
   })
   await expect(part(page, 'Where and when it holds')).toContainText('By leg')
+  await page.getByRole('button', { name: 'Copy these differences as CSV' }).click()
+  const csv = await page.evaluate(() => navigator.clipboard.readText())
+  expect(csv.split('\r\n')[0]).toBe('by,part,a,b,difference_db,low90_db,high90_db,marks,changes,flips')
+  expect(csv).toMatch(/\r\nleg,[^,]+,Stub whip,Long whip,-\d/)
   await expect(part(page, 'Against the prediction')).toContainText('prediction')
   await expect(part(page, 'What to check next')).toContainText('They tell most from')
 

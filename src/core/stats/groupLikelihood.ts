@@ -1,3 +1,4 @@
+import { lazyTable, type LazyTable } from './lazyTable'
 import type { LevelCell } from './levelCell'
 import { quickNormalCdf as normalCdf } from './quickNormalCdf'
 import { pairLikelihood } from './pairLikelihood'
@@ -8,13 +9,6 @@ export interface ReportGroup {
   b: readonly LevelCell[]
 }
 
-/** Likelihood of a group on an even grid of differences: values[i] belongs to startDb + i * stepDb. */
-export interface TabledLikelihood {
-  startDb: number
-  stepDb: number
-  values: Float64Array
-}
-
 function chanceOf(cell: LevelCell, level: number, sd: number): number {
   const softSd = cell.softDb === 0 ? sd : Math.sqrt(sd * sd + cell.softDb * cell.softDb)
   const bounded = Number.isFinite(cell.upper)
@@ -23,15 +17,21 @@ function chanceOf(cell: LevelCell, level: number, sd: number): number {
   return Math.max(high - low, 0)
 }
 
-/** The chance of all of a link's reports at levels that go up by `stepDb`, and where it is worth counting: from..to. */
-function chancesOf(cells: readonly LevelCell[], sd: number, startDb: number, stepDb: number, n: number) {
-  const chances = new Float64Array(n)
+/** Levels outside of which a link's reports have no chance worth counting. */
+function windowOf(cells: readonly LevelCell[], sd: number): [number, number] {
   let [lowest, highest] = [-Infinity, Infinity]
   for (const c of cells) {
     const far = 8 * Math.hypot(sd, c.softDb)
     lowest = Math.max(lowest, c.lower - far)
     highest = Math.min(highest, c.upper + far)
   }
+  return [lowest, highest]
+}
+
+/** The chance of all of a link's reports at levels that go up by `stepDb`, and where it is worth counting: from..to. */
+function chancesOf(cells: readonly LevelCell[], sd: number, startDb: number, stepDb: number, n: number) {
+  const chances = new Float64Array(n)
+  const [lowest, highest] = windowOf(cells, sd)
   let from = Math.max(0, Math.ceil((lowest - startDb) / stepDb))
   let to = Math.min(n, Math.floor((highest - startDb) / stepDb) + 1)
   for (let j = from; j < to; j++) {
@@ -55,36 +55,41 @@ function finiteEdges(cells: readonly LevelCell[]): number[] {
  * @param spreadDb σe, dB, above nought
  * @param fromDb first difference wanted, dB
  * @param toDb last difference wanted, dB
+ * @returns worked out where it is read
  */
 export function tableGroupLikelihood(
   group: ReportGroup,
   spreadDb: number,
   fromDb: number,
   toDb: number,
-): TabledLikelihood {
+): LazyTable {
   const stepDb = Math.min(1.5, Math.max(0.25, spreadDb / 3))
   const n = Math.ceil((toDb - fromDb) / stepDb) + 1
-  const values = new Float64Array(n)
   const [a0, b0] = [group.a[0], group.b[0]]
-  if (group.a.length === 1 && group.b.length === 1 && a0 && b0) {
-    for (let i = 0; i < n; i++) values[i] = pairLikelihood(a0, b0, fromDb + i * stepDb, Math.SQRT2 * spreadDb)
-    return { startDb: fromDb, stepDb, values }
-  }
+  if (group.a.length === 1 && group.b.length === 1 && a0 && b0)
+    return lazyTable(fromDb, stepDb, n, (values, from, to) => {
+      for (let i = from; i < to; i++)
+        values[i] = pairLikelihood(a0, b0, fromDb + i * stepDb, Math.SQRT2 * spreadDb)
+    })
   const edges = [...finiteEdges(group.a), ...finiteEdges(group.b)]
   const soft = Math.max(...[...group.a, ...group.b].map((c) => c.softDb))
   const margin = 6 * Math.hypot(spreadDb, soft)
-  const first = Math.min(...edges) - margin - Math.max(0, toDb)
-  const last = Math.max(...edges) + margin - Math.min(0, fromDb)
-  const levels = Math.ceil((last - first) / stepDb) + 1
+  // Levels that B's reports rule out are not gone through, where they rule out both ends.
+  const [low, high] = windowOf(group.b, spreadDb)
+  const bounded = Number.isFinite(low) && Number.isFinite(high)
+  const first = bounded ? low : Math.min(...edges) - margin - Math.max(0, toDb)
+  const last = bounded ? high : Math.max(...edges) + margin - Math.min(0, fromDb)
+  const levels = Math.max(1, Math.ceil((last - first) / stepDb) + 1)
   // A's chances are read at s + δ for every δ wanted, so its table is longer.
   const ofB = chancesOf(group.b, spreadDb, first, stepDb, levels)
   const ofA = chancesOf(group.a, spreadDb, first + fromDb, stepDb, levels + n)
-  for (let i = 0; i < n; i++) {
-    const from = Math.max(ofB.from, ofA.from - i)
-    const to = Math.min(ofB.to, ofA.to - i)
-    let sum = 0
-    for (let j = from; j < to; j++) sum += ofB.chances[j]! * ofA.chances[i + j]!
-    values[i] = Math.max(sum * stepDb, 1e-300)
-  }
-  return { startDb: fromDb, stepDb, values }
+  return lazyTable(fromDb, stepDb, n, (values, start, end) => {
+    for (let i = start; i < end; i++) {
+      const from = Math.max(ofB.from, ofA.from - i)
+      const to = Math.min(ofB.to, ofA.to - i)
+      let sum = 0
+      for (let j = from; j < to; j++) sum += ofB.chances[j]! * ofA.chances[i + j]!
+      values[i] = Math.max(sum * stepDb, 1e-300)
+    }
+  })
 }

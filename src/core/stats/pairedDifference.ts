@@ -87,8 +87,9 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
   if (telling.length < LEAST_MARKS) return result
 
   const reachDb = Math.min(120, 30 + largestGap(telling))
-  const settings = likelySettings(closed ? closedForm(pairs) : integrated(telling, reachDb), reachDb)
-  const coarse = widePosterior(settings, -reachDb, reachDb, Math.ceil(reachDb) + 1)
+  const all = closed ? closedForm(pairs) : integrated(telling, reachDb)
+  const { likely: settings, nearDb } = likelySettings(all, reachDb)
+  const coarse = widePosterior(settings, -reachDb, reachDb, Math.ceil(reachDb) + 1, nearDb)
   const open = edgeMass(coarse.grid)
   const [from, to] = support(coarse.grid)
   const exact = smoothPosterior(settings, from, to, 28)

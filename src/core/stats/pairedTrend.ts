@@ -1,9 +1,9 @@
 import { tableGroupLikelihood } from './groupLikelihood'
+import { lazyTable, readBetween, type LazyTable } from './lazyTable'
 import { informsDifference } from './levelCell'
-import { normalPdf } from './normal'
 import type { Interval, PairedMark } from './pairedDifference'
 import { pairLikelihood } from './pairLikelihood'
-import { kindOfGroups, onePair } from './spreadSettings'
+import { kindOfGroups, onePair, productOf, smoothed } from './spreadSettings'
 
 /** How the difference changes with something known of the marks, such as lg distance. */
 export interface PairedTrend {
@@ -25,36 +25,29 @@ const PRIOR_SLOPE_SD = 15
 const N_LEVEL = 41
 const N_SLOPE = 41
 const BAND = 25
-const NODES = Array.from({ length: 13 }, (_, i) => (i - 6) * 0.5)
-const NODE_WEIGHTS = NODES.map(normalPdf)
 
 const STEP_DB = 0.25
 /** Differences farther out than this are not looked at, dB. */
 const REACH_DB = 60
 const N_CURVE = (2 * REACH_DB) / STEP_DB + 1
 
-/** Log likelihood of one mark's reports over differences from -REACH_DB in steps of STEP_DB, its spread known. */
-function curveOf(mark: PairedMark, spreadDb: number): Float64Array {
+/** Log likelihood of one mark's reports over differences from -REACH_DB in steps of STEP_DB, its spread known; by where it is read. */
+function curveOf(mark: PairedMark, spreadDb: number): LazyTable {
   const pair = onePair(mark.groups)
   if (pair)
-    return Float64Array.from({ length: N_CURVE }, (_, i) =>
-      Math.log(pairLikelihood(pair.a, pair.b, i * STEP_DB - REACH_DB, spreadDb)),
-    )
+    return lazyTable(-REACH_DB, STEP_DB, N_CURVE, (values, from, to) => {
+      for (let i = from; i < to; i++)
+        values[i] = Math.log(pairLikelihood(pair.a, pair.b, i * STEP_DB - REACH_DB, spreadDb))
+    })
   // Half of the variance is the link's own at the mark, shared by directions and repeats; half is the calls'.
   const [call, own] = [spreadDb / 2, spreadDb / Math.SQRT2]
   const margin = 4 * own + 5
-  const tables = mark.groups.map((g) => tableGroupLikelihood(g, call, -REACH_DB - margin, REACH_DB + margin))
-  const { startDb, stepDb, values } = tables[0]!
-  const product = values.map((v, i) => tables.slice(1).reduce((p, t) => p * t.values[i]!, v))
-  return Float64Array.from({ length: N_CURVE }, (_, k) => {
-    const at = (k * STEP_DB - REACH_DB - startDb) / stepDb
-    let sum = 0
-    for (let n = 0; n < NODES.length; n++) {
-      const x = Math.max(0, Math.min(product.length - 1.001, at + (own * NODES[n]!) / stepDb))
-      const j = x | 0
-      sum += NODE_WEIGHTS[n]! * (product[j]! + (x - j) * (product[j + 1]! - product[j]!))
-    }
-    return Math.log(Math.max(sum, 1e-300))
+  const product = productOf(
+    mark.groups.map((g) => tableGroupLikelihood(g, call, -REACH_DB - margin, REACH_DB + margin)),
+  )
+  return lazyTable(-REACH_DB, STEP_DB, N_CURVE, (values, from, to) => {
+    for (let i = from; i < to; i++)
+      values[i] = Math.log(Math.max(smoothed(product, i * STEP_DB - REACH_DB, own), 1e-300))
   })
 }
 
@@ -94,7 +87,7 @@ export function pairedTrend(
   const middle = telling.reduce((s, t) => s + t.x, 0) / telling.length
   const spreadX = Math.sqrt(telling.reduce((s, t) => s + (t.x - middle) ** 2, 0) / telling.length)
   // Marks whose reports are the same share a curve.
-  const made = new Map<string, Float64Array>()
+  const made = new Map<string, LazyTable>()
   const curves = telling.map((t) => {
     const kind = kindOfGroups(t.mark.groups)
     const curve = made.get(kind) ?? curveOf(t.mark, spreadDb)
@@ -103,11 +96,7 @@ export function pairedTrend(
   })
   const log = (level: number, slope: number) => {
     let sum = -0.5 * (slope / PRIOR_SLOPE_SD) ** 2
-    for (const { curve, x } of curves) {
-      const at = Math.max(0, Math.min(N_CURVE - 1.001, (level + slope * x + REACH_DB) / STEP_DB))
-      const i = at | 0
-      sum += curve[i]! + (at - i) * (curve[i + 1]! - curve[i]!)
-    }
+    for (const { curve, x } of curves) sum += readBetween(curve, (level + slope * x + REACH_DB) / STEP_DB)
     return sum
   }
   // Grids about the mode, wide enough for either to be several errors off.

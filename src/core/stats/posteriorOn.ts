@@ -69,37 +69,54 @@ function betweenByCubics(nodes: Float64Array, n: number): Float64Array {
 }
 
 /**
- * The posterior on a grid much wider than itself: every fourth point shows where it lies, and only there the rest is worked
- * out; elsewhere, where nothing weighs, it is a straight line between.
+ * The posterior on a grid much wider than itself. Every fourth point is worked out, outwards from about where the difference lies
+ * until nothing weighs any more, since chances of reports that are intervals have one top only; then the points between those that
+ * weigh. Beyond, the density is nought.
+ * @param nearDb about where the difference lies
  */
 export function widePosterior(
   settings: readonly SpreadSetting[],
   from: number,
   to: number,
   n: number,
+  nearDb: number,
 ): Posterior {
   const deltas = evenGrid(from, to, n)
-  const first = [...deltas.keys()].filter((i) => i % FIRST === 0 || i === n - 1)
-  const rough = settings.map((s) => s.logLikelihood(Float64Array.from(first, (i) => deltas[i]!)))
-  const heights = first.map((_, k) => settings.reduce((m, s, j) => Math.max(m, rough[j]![k]! + s.logPrior), -Infinity)) // prettier-ignore
-  const top = heights.reduce((m, v) => Math.max(m, v), -Infinity)
-  const near = new Set<number>()
-  for (let k = 0; k < first.length; k++)
-    if (heights[k]! > top - NOTHING)
-      for (let i = first[Math.max(0, k - 1)]!; i <= first[Math.min(first.length - 1, k + 1)]!; i++)
-        near.add(i)
-  const rest = [...near].filter((i) => i % FIRST !== 0 && i !== n - 1)
-  const restAt = Float64Array.from(rest, (i) => deltas[i]!)
-  const logs = settings.map((s, j) => {
-    const log = new Float64Array(n)
-    first.forEach((i, k) => (log[i] = rough[j]![k]!))
-    for (let k = 1; k < first.length; k++) {
-      const [l, r] = [first[k - 1]!, first[k]!]
-      for (let i = l + 1; i < r; i++) log[i] = log[l]! + ((log[r]! - log[l]!) * (i - l)) / (r - l)
-    }
-    s.logLikelihood(restAt).forEach((v, k) => (log[rest[k]!] = v))
-    return log
+  const logs = settings.map(() => new Float64Array(n).fill(-Infinity))
+  const heights = new Float64Array(n).fill(-Infinity)
+  const workOut = (at: readonly number[]) => {
+    const places = Float64Array.from(at, (i) => deltas[i]!)
+    settings.forEach((s, j) => {
+      s.logLikelihood(places).forEach((v, k) => {
+        logs[j]![at[k]!] = v
+        heights[at[k]!] = Math.max(heights[at[k]!]!, v + s.logPrior)
+      })
+    })
+  }
+  const inside = (i: number) => Math.max(0, Math.min(n - 1, i))
+  const middle = inside(Math.round(((nearDb - from) / (to - from)) * (n - 1)))
+  let [left, right] = [inside(middle - 2 * FIRST), inside(middle + 2 * FIRST)]
+  const nodes = [...new Set([left, inside(middle - FIRST), middle, inside(middle + FIRST), right])]
+  workOut(nodes)
+  const top = () => nodes.reduce((m, i) => Math.max(m, heights[i]!), -Infinity)
+  while (left > 0 && heights[left]! > top() - NOTHING) {
+    left = inside(left - FIRST)
+    nodes.push(left)
+    workOut([left])
+  }
+  while (right < n - 1 && heights[right]! > top() - NOTHING) {
+    right = inside(right + FIRST)
+    nodes.push(right)
+    workOut([right])
+  }
+  nodes.sort((a, b) => a - b)
+  const least = top() - NOTHING
+  const between = nodes.slice(1).flatMap((r, k) => {
+    const l = nodes[k]!
+    if (heights[l]! < least && heights[r]! < least) return []
+    return Array.from({ length: r - l - 1 }, (_, i) => l + 1 + i)
   })
+  workOut(between)
   return together(settings, logs, from, to, n)
 }
 

@@ -1,5 +1,6 @@
 import { countedBy } from './countedBy'
-import { tableGroupLikelihood, type ReportGroup, type TabledLikelihood } from './groupLikelihood'
+import { tableGroupLikelihood, type ReportGroup } from './groupLikelihood'
+import { lazyTable, readBetween, STRETCH, type LazyTable } from './lazyTable'
 import type { LevelCell } from './levelCell'
 import { normalPdf } from './normal'
 import { pairLikelihood } from './pairLikelihood'
@@ -73,8 +74,8 @@ function tablesOf(
   marks: readonly { groups: readonly ReportGroup[] }[],
   error: number,
   reachDb: number,
-): TabledLikelihood[] {
-  const made = new Map<string, TabledLikelihood>()
+): LazyTable[] {
+  const made = new Map<string, LazyTable>()
   const tableOf = (group: ReportGroup) => {
     const key = kindOfGroup(group)
     const old = made.get(key)
@@ -83,12 +84,19 @@ function tablesOf(
     made.set(key, table)
     return table
   }
-  return marks.map(({ groups }) => {
-    const [first, ...rest] = groups.map(tableOf)
-    if (rest.length === 0) return first!
-    const values = first!.values.slice()
-    for (const other of rest) for (let i = 0; i < values.length; i++) values[i]! *= other.values[i]!
-    return { ...first!, values }
+  return marks.map(({ groups }) => productOf(groups.map(tableOf)))
+}
+
+/** What several groups of a mark say together; their tables have the same grid. */
+export function productOf(tables: readonly LazyTable[]): LazyTable {
+  const [first] = tables
+  if (tables.length === 1) return first!
+  return lazyTable(first!.startDb, first!.stepDb, first!.values.length, (values, from, to) => {
+    for (let i = from; i < to; i++) values[i] = 1
+    for (const table of tables) {
+      if (table.done[from / STRETCH] === 0) table.fill(from / STRETCH)
+      for (let i = from; i < to; i++) values[i]! *= table.values[i]!
+    }
   })
 }
 
@@ -111,7 +119,7 @@ export function integrated(
   })
   const kinds = all.filter(({ item }) => !onePair(item.groups))
   return errors.flatMap((error, e) => {
-    let tables: TabledLikelihood[] | null = null
+    let tables: LazyTable[] | null = null
     return effects.map((effect, f): SpreadSetting => {
       const spread = Math.hypot(effect, Math.SQRT2 * error)
       const share = (effect * effect) / (spread * spread)
@@ -143,28 +151,24 @@ export function integrated(
 }
 
 /** A table averaged over the mark-by-link effect, N(0, effect²), read by linear interpolation. */
-function smoothed(table: TabledLikelihood, delta: number, effect: number): number {
-  const { values, startDb, stepDb } = table
-  const last = values.length - 1.0001
-  const centre = (delta - startDb) / stepDb
-  const scale = effect / stepDb
+export function smoothed(table: LazyTable, delta: number, effect: number): number {
+  const centre = (delta - table.startDb) / table.stepDb
+  const scale = effect / table.stepDb
   let sum = 0
-  for (let k = 0; k < NODES.length; k++) {
-    let x = centre + scale * NODES[k]!
-    if (x < 0) x = 0
-    else if (x > last) x = last
-    const i = x | 0
-    const v = values[i]!
-    sum += NODE_WEIGHTS[k]! * (v + (x - i) * (values[i + 1]! - v))
-  }
+  for (let k = 0; k < NODES.length; k++)
+    sum += NODE_WEIGHTS[k]! * readBetween(table, centre + scale * NODES[k]!)
   return sum
 }
 
 /**
  * The settings that the reports leave possible. One in the middle shows about where the difference lies; from there the
  * search goes from neighbour to neighbour, each looked at near that place only, as long as one is not hopeless.
+ * @returns them, and about where the difference lies, dB
  */
-export function likelySettings(settings: readonly SpreadSetting[], reachDb: number): SpreadSetting[] {
+export function likelySettings(
+  settings: readonly SpreadSetting[],
+  reachDb: number,
+): { likely: SpreadSetting[]; nearDb: number } {
   const middle = Math.floor(settings.length / 2)
   const wide = evenGrid(-reachDb, reachDb, Math.ceil(reachDb) + 1)
   const first = settings[middle]!.logLikelihood(wide)
@@ -191,5 +195,5 @@ export function likelySettings(settings: readonly SpreadSetting[], reachDb: numb
     done.add(next)
     for (const i of settings[next]!.beside) if (!peaks.has(i)) look(i)
   }
-  return settings.filter((_, i) => (peaks.get(i) ?? -Infinity) > best - HOPELESS)
+  return { likely: settings.filter((_, i) => (peaks.get(i) ?? -Infinity) > best - HOPELESS), nearDb: at }
 }

@@ -37,7 +37,7 @@ export function strangersDifference(stations: readonly StrangersPair[]): Strange
         }, 0),
       ),
   }))
-  const exact = posteriorOn(likelySettings(settings, REACH_DB), -REACH_DB, REACH_DB, 481)
+  const exact = posteriorOn(likelySettings(settings, REACH_DB).likely, -REACH_DB, REACH_DB, 481)
   const grid = widened(exact.grid, ALLOWANCE)
   const q = (p: number) => posteriorQuantile(grid, p)
   return {

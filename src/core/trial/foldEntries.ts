@@ -214,6 +214,7 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
  * somebody settles it, which is a correction of the check itself.
  */
 function applyGrades(log: RunLog): void {
+  if (!log.events.some((e) => e.body.kind === 'grade')) return
   const byId = new Map(log.checks.map((c) => [c.id, c]))
   for (const { id, time, body } of log.events) {
     if (body.kind !== 'grade') continue

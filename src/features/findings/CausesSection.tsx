@@ -17,7 +17,9 @@ import {
 } from '@/core/findings'
 import type { ReactNode } from 'react'
 import type { Units } from '@/core/units'
+import { CopyButton } from '@/ui/fields/CopyButton'
 import { ByTable } from './ByTable'
+import { byCsv } from './findingsCsv'
 import { LegReaches } from './LegReaches'
 import { PredictionSection } from './PredictionSection'
 import { useCauses } from './useCauses'
@@ -77,10 +79,16 @@ function Found({ causes, ...props }: Omit<Props, 'trialId' | 'params'> & { cause
       <Part title="Where and when it holds">
         {causes.by.length === 0 ? (
           <p style={{ margin: 0 }}>
-            Too few marks to look at legs, distances, kinds of ground or times of day by themselves.
+            Too few marks to look at legs, distances, kinds of ground, times of day or conditions by
+            themselves.
           </p>
         ) : (
-          <ByTable by={causes.by} name={name} />
+          <>
+            <ByTable by={causes.by} name={name} />
+            <Box sx={{ mt: 1 }}>
+              <CopyButton text={() => byCsv(causes.by, name)} label="Copy these differences as CSV" />
+            </Box>
+          </>
         )}
         <LegReaches legs={causes.legs} {...{ name, units }} />
       </Part>

@@ -159,7 +159,7 @@ export function FindingsStep({
         <ReachStrip model={model} units={units} title="What was heard, and how far each reaches" />
       </div>
       <TakeAlong box={strip} select='svg[role="group"]' title="Reach strip" />
-      <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
+      <Typography variant="h2" component="h2" sx={{ mt: 3, mb: 1 }}>
         Differences
       </Typography>
       {scopes.map((scope, i) => {

@@ -1,4 +1,4 @@
-import type { Findings } from '@/core/findings'
+import type { Causes, Findings } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
 
 const round = (v: number | null | undefined, digits = 2) => (v == null ? null : Number(v.toFixed(digits)))
@@ -27,6 +27,29 @@ export function differencesCsv(findings: Findings, name: (id: string) => string)
       p.evened?.method ?? 'exact sign test',
     ]),
   ) // prettier-ignore
+}
+
+/** Differences by part of the log as a table for a spreadsheet. */
+export function byCsv(by: Causes['by'], name: (id: string) => string): string {
+  return writeCsv(
+    ['by', 'part', 'a', 'b', 'difference_db', 'low90_db', 'high90_db', 'marks', 'changes', 'flips'],
+    by.flatMap(({ what, pairs }) =>
+      pairs.flatMap((pair) =>
+        pair.within.map(({ group, effect, marks }) => [
+          what,
+          group,
+          name(pair.a),
+          name(pair.b),
+          round(effect.estimate),
+          round(effect.interval90.low),
+          round(effect.interval90.high),
+          marks,
+          String(pair.change !== null),
+          String(pair.flips),
+        ]),
+      ),
+    ),
+  )
 }
 
 /** The reaches as a table for a spreadsheet. */
