@@ -68,6 +68,14 @@ test('findings: knobs turned over the same log, the levels, where it flips, and 
   await need.getByLabel('Copied out to').fill('30')
   await need.getByLabel('Copied out to').press('Enter')
   await expect(need).toContainText('None of them meets the need.')
+  await need.getByLabel('Copied out to').fill('')
+  await need.getByLabel('Area to cover').click()
+  await page.getByRole('option', { name: 'Race course' }).click()
+  await need.getByRole('button', { name: 'Hold it against the rigs' }).click()
+  await expect(need.getByRole('table')).toContainText(
+    /about \d+ % of Race course( \(\d+ to \d+\))? lies within its reach nine times in ten/,
+  )
+  await expect(page).toHaveURL(/area=/)
   await expectAxeClean(page)
   await page.setViewportSize({ width: 360, height: 740 })
   await expectNoOverflow(page)

@@ -26,6 +26,35 @@ const answersTo = (need: Partial<Need>, at: Record<string, [Reach, Reach?]>, bur
 const met = (need: Partial<Need>, r: Reach, far?: Reach) =>
   answersTo(need, { a: far ? [r, far] : [r] })[0]!.met
 
+describe('an area that is to be covered', () => {
+  /** Ten places, a kilometre apart. */
+  const bay = { name: 'the bay', distancesM: Array.from({ length: 10 }, (_, i) => 400 + 400 * i) }
+  const told = (r: Reach) => answersTo({ area: bay }, { a: [r] })[0]!
+
+  it('is covered where its farthest place is within reach, and its share is said with the margin', () => {
+    expect(told(reach({ estimateM: 5000, lowM: 4200, highM: null }))).toMatchObject({
+      met: 'meets it',
+      why: 'about 100 % of the bay lies within its reach nine times in ten',
+    })
+    expect(told(reach({}))).toMatchObject({
+      met: 'falls short',
+      why: 'about 50 % of the bay (30 to 60) lies within its reach nine times in ten',
+    })
+    expect(told(reach({ highM: 9000 })).met).toBe('cannot tell')
+  })
+
+  it('with nothing copied, all copied and too few marks nothing is claimed', () => {
+    expect(told(reach({ seen: 'none copied', estimateM: null, lowM: null, highM: 300 })).why).toContain('about 0 % of the bay lies') // prettier-ignore
+    expect(told(reach({ seen: 'all copied', estimateM: null, lowM: 1700, highM: null, farthestM: 2500 }))).toMatchObject({ met: 'cannot tell', why: 'about 60 % of the bay (40 to 100) lies within its reach nine times in ten' }) // prettier-ignore
+    expect(told(reach({ seen: 'too few marks', estimateM: null }))).toMatchObject({ met: 'cannot tell', why: 'what was tested does not settle the bay' }) // prettier-ignore
+  })
+
+  it('beside a distance the worse of the two stands', () => {
+    const both = (floorM: number) => answersTo({ area: bay, floorM }, { a: [reach({ estimateM: 5000, lowM: 4200, highM: 6000 })] })[0]!.met // prettier-ignore
+    expect([both(4100), both(4800), both(7000)]).toEqual(['meets it', 'seems to meet it', 'falls short'])
+  })
+})
+
 describe('a need held against a reach', () => {
   it.each<[string, number, Partial<Reach>, string]>([
     ['the margin holds it', 1400, {}, 'meets it'],

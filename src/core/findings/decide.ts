@@ -4,10 +4,17 @@ import { distanceText, type Units } from '@/core/units'
 import type { Findings } from './findings'
 import { chanceInWords } from './words'
 
+/** An area that is to be covered, as distances of places spread evenly over it from the base, the nearest first. */
+export interface AreaNeed {
+  name: string
+  distancesM: readonly number[]
+}
+
 /** What would be enough. */
 export interface Need {
   floorM: number | null
   ceilingM: number | null
+  area?: AreaNeed | null
   /** How often, 0 to 1. */
   reliability: number
 }
@@ -42,6 +49,22 @@ function floorMet(reach: Reach, floorM: number): Met {
   return 'cannot tell'
 }
 
+/** Share of an area that lies within a distance, in a hundred. */
+function shareWithin({ distancesM }: AreaNeed, metres: number): number {
+  const out = distancesM.findIndex((d) => d > metres)
+  return Math.round((100 * (out < 0 ? distancesM.length : out)) / Math.max(1, distancesM.length))
+}
+
+/** How much of an area lies within a reach, with the margin that the reach has. */
+function areaWords(reach: Reach | undefined, area: AreaNeed, often: string): string {
+  if (!reach || reach.seen === 'too few marks') return `what was tested does not settle ${area.name}`
+  const about = reach.estimateM ?? (reach.seen === 'all copied' ? reach.farthestM : 0)
+  const [low, high] = [reach.lowM ?? 0, reach.highM ?? Infinity].map((m) => shareWithin(area, m))
+  const share = shareWithin(area, about)
+  const margin = low === high ? '' : ` (${Math.min(low!, share)} to ${Math.max(high!, share)})`
+  return `about ${share} % of ${area.name}${margin} lies within its reach ${often}`
+}
+
 /** null where it is not heard too far as far as is known. */
 function ceilingBroken(far: Reach | undefined, ceilingM: number): 'heard too far' | 'cannot tell' | null {
   if (!far || far.seen === 'too few marks') return 'cannot tell'
@@ -65,7 +88,7 @@ function compareBurden(a: Burden | null, b: Burden | null): number {
 /**
  * The rigs against a need: which meet it and how surely by the usable reach, the least burdensome of those first. To meet it
  * surely the lower end of the 90 % interval must reach the floor; to be unlikely beyond the ceiling the upper end of the reach
- * at one copy in ten must stay within it.
+ * at one copy in ten must stay within it. An area is covered where its farthest place is within reach.
  * @returns empty where nothing is needed
  */
 export function decide(
@@ -75,7 +98,8 @@ export function decide(
   burdens: ReadonlyMap<string, Burden>,
   units: Units,
 ): NeedAnswer[] {
-  if (need.floorM === null && need.ceilingM === null) return []
+  const area = need.area ?? null
+  if (need.floorM === null && need.ceilingM === null && area === null) return []
   const show = (m: number) => distanceText(m, units)
   const answers = links.map((link): NeedAnswer => {
     const at = (chance: number) =>
@@ -97,6 +121,11 @@ export function decide(
               ? `${show(need.floorM)} is within its reach, but the margin does not hold it: ${surely}`
               : `what was tested does not settle ${show(need.floorM)}`,
       )
+    }
+    if (area) {
+      const here = reach ? floorMet(reach, area.distancesM.at(-1) ?? 0) : 'cannot tell'
+      if (need.floorM === null || ORDER[here] > ORDER[met]) met = here
+      why.push(areaWords(reach, area, chanceInWords(need.reliability)))
     }
     if (need.ceilingM !== null && met !== 'falls short') {
       const far = findings.reaches

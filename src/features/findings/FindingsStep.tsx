@@ -17,6 +17,7 @@ import { CopyRuleField } from '@/ui/fields/CopyRuleField'
 import { Fold, LinkButton, PageHead } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { ReachStrip, stripModel } from '@/ui/strip'
+import type { AreaToCover } from './areasToCover'
 import { CausesSection } from './CausesSection'
 import { ChoicesPanel, type ShownRun } from './ChoicesPanel'
 import { ClaimsSection } from './ClaimsSection'
@@ -46,6 +47,7 @@ interface Props {
   log: RunLog
   findings: Findings
   burdens: [string, Burden][]
+  areas: AreaToCover[]
   knobs: Knobs
   ground: PlanGround | null
   units: Units
@@ -68,6 +70,7 @@ export function FindingsStep({
   log,
   findings,
   burdens,
+  areas,
   knobs,
   ground,
   units,
@@ -192,7 +195,7 @@ export function FindingsStep({
         <CopyButton text={() => reachesCsv(findings, name)} label="Copy the reaches as CSV" />
       </Box>
       <LevelSection {...{ findings, plan, looks, units }} reliability={knobs.reliability} />
-      <NeedSection {...{ plan, findings, burdens, knobs, units }} onNeed={(need) => turn({ need })} />
+      <NeedSection {...{ plan, findings, burdens, areas, knobs, units }} onNeed={turn} />
       <ClaimsSection {...{ plan, findings, knobs, units }} onClaims={(claims) => turn({ claims })} />
       <CausesSection
         {...{ trialId, params, units }}

@@ -2,12 +2,15 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { decide, decisionWords, type Burden, type Findings } from '@/core/findings'
 import type { TrialPlan } from '@/core/trial'
 import { distanceUnit, fromShown, toShown, type Units } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
+import { needOf, type AreaToCover } from './areasToCover'
 import type { Knobs } from './ruleParams'
 import { TABLE } from './tableStyle'
 
@@ -16,8 +19,9 @@ interface Props {
   findings: Findings
   knobs: Knobs
   burdens: [string, Burden][]
+  areas: AreaToCover[]
   units: Units
-  onNeed: (need: Knobs['need']) => void
+  onNeed: (change: Pick<Knobs, 'need' | 'areaId'>) => void
 }
 
 const pounds = (g: number, units: Units) =>
@@ -42,19 +46,20 @@ function burdenText(b: Burden | null, units: Units): string {
 }
 
 /** Is it enough: the rigs against what is needed, the least burdensome that meets it first. */
-export function NeedSection({ plan, findings, knobs, burdens, units, onNeed }: Props) {
-  const { need, reliability } = knobs
+export function NeedSection({ plan, findings, knobs, burdens, areas, units, onNeed }: Props) {
+  const { need } = knobs
   const unit = distanceUnit(units)
   const shown = (m: number | null) =>
     m === null ? '' : String(Number(toShown(m / 1000, 'km', units).toFixed(3)))
   const [floor, setFloor] = useState(shown(need.floorM))
   const [ceiling, setCeiling] = useState(shown(need.ceilingM))
+  const [areaId, setAreaId] = useState(areas.some((a) => a.id === knobs.areaId) ? knobs.areaId : null)
   const problem = (t: string) => (t.trim() === '' ? null : numberProblem(t, { above: 0, max: 2000 }, unit))
   const metres = (t: string) =>
     numberIn(t) === null ? null : Math.round(fromShown(numberIn(t)!, 'km', units) * 1000)
   const wrong = problem(floor) !== null || problem(ceiling) !== null
   const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
-  const answers = decide(findings, plan.links, { ...need, reliability }, new Map(burdens), units)
+  const answers = decide(findings, plan.links, needOf(knobs, areas), new Map(burdens), units)
   return (
     <Box component="section" aria-label="Is it enough" sx={{ mt: 4 }}>
       <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
@@ -65,7 +70,7 @@ export function NeedSection({ plan, findings, knobs, burdens, units, onNeed }: P
         className="no-print"
         onSubmit={(e) => {
           e.preventDefault()
-          if (!wrong) onNeed({ floorM: metres(floor), ceilingM: metres(ceiling) })
+          if (!wrong) onNeed({ need: { floorM: metres(floor), ceilingM: metres(ceiling) }, areaId })
         }}
         sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mb: 1.5 }}
       >
@@ -85,12 +90,31 @@ export function NeedSection({ plan, findings, knobs, burdens, units, onNeed }: P
           onChange={setCeiling}
           sx={{ width: 170 }}
         />
+        {areas.length > 0 && (
+          <TextField
+            select
+            label="Area to cover"
+            value={areaId ?? ''}
+            onChange={(e) => setAreaId(e.target.value || null)}
+            sx={{ minWidth: 190, maxWidth: '100%' }}
+          >
+            <MenuItem value="">none</MenuItem>
+            {areas.map((a) => (
+              <MenuItem key={a.id} value={a.id}>
+                {a.name}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
         <Button type="submit" variant="outlined" disabled={wrong}>
           Hold it against the rigs
         </Button>
       </Box>
       {answers.length === 0 ? (
-        <p style={{ margin: 0 }}>Say how far it must be copied, or beyond where it must not be heard.</p>
+        <p style={{ margin: 0 }}>
+          Say how far it must be copied, or beyond where it must not be heard
+          {areas.length > 0 ? ', or pick an area that is to be covered' : ''}.
+        </p>
       ) : (
         <>
           <Typography sx={{ fontWeight: 700, fontSize: '1.1rem' }}>{decisionWords(answers, name)}</Typography>

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
+import { needOf, type AreaToCover } from './areasToCover'
 import { byWords, decide, decisionWords, matrixWords, nextWords, trendWords, type Burden, type Causes, type Findings } from '@/core/findings' // prettier-ignore
 import type { PlanGround } from '@/core/reach'
 import { marksNow, type RunLog, type TrialPlan } from '@/core/trial'
@@ -26,13 +27,14 @@ interface Props {
   findings: Findings
   causes: Causes
   burdens: [string, Burden][]
+  areas: AreaToCover[]
   knobs: Knobs
   ground: PlanGround | null
   units: Units
 }
 
 /** The findings on one page: the question, the answer, the strip, how far, where it holds, what to take, what it rests on. */
-export function SummaryPage({ back, runs, run, plan, log, findings, causes, burdens, knobs, ground, units }: Props) {
+export function SummaryPage({ back, runs, run, plan, log, findings, causes, burdens, areas, knobs, ground, units }: Props) {
   const marks = useMemo(() => marksNow(plan, log), [plan, log])
   const model = useMemo(
     () => stripModel(plan, marks, log, bracketsOf(findings, units), null, ground),
@@ -42,8 +44,8 @@ export function SummaryPage({ back, runs, run, plan, log, findings, causes, burd
   const mark = (id: string) => marks.find((m) => m.id === id)?.name ?? id
   const [scope] = scopesOf(findings, plan)
   const pairs = findings.pairs.filter((p) => p.scope === scope)
-  const { need, reliability } = knobs
-  const answers = decide(findings, plan.links, { ...need, reliability }, new Map(burdens), units)
+  const { reliability } = knobs
+  const answers = decide(findings, plan.links, needOf(knobs, areas), new Map(burdens), units)
   const sloped = pairs.filter((p) => p.trend)
   const changing = sloped.filter((p) => p.trend!.crossing || p.trend!.slope95.low! > 0 || p.trend!.slope95.high! < 0)
   const told = sloped[0]

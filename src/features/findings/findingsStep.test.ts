@@ -37,6 +37,7 @@ describe('knobs in an address', () => {
       marginDb: 6,
       reliability: 0.5,
       need: { floorM: null, ceilingM: 4000 },
+      areaId: 'bay',
       choices: {
         evening: ['power', 'height'],
         unitStepDb: 'unknown',
@@ -72,7 +73,7 @@ describe('knobs in an address', () => {
     )
   })
   it('keep the plan’s where they are not named, or are none', () => {
-    const own = { rule: USUAL_COPY_RULE, marginDb: 3, reliability: 0.9, need: plan.need, choices: USUAL_CHOICES, withRuns: [], claims: {}, sky: { antennas: {}, layerKm: 300 } } // prettier-ignore
+    const own = { rule: USUAL_COPY_RULE, marginDb: 3, reliability: 0.9, need: plan.need, areaId: null, choices: USUAL_CHOICES, withRuns: [], claims: {}, sky: { antennas: {}, layerKm: 300 } } // prettier-ignore
     expect(knobsFromParams({}, plan)).toEqual(own)
     expect(knobsFromParams({ margin: '-2', often: 'always' }, plan)).toEqual(own)
   })

@@ -11,6 +11,8 @@ export interface Knobs {
   reliability: number
   /** A reach that is needed, and one not to be exceeded, m; null for none. */
   need: { floorM: number | null; ceilingM: number | null }
+  /** An area that is to be covered; null for none. */
+  areaId: string | null
   /** What is evened, left out, and by what step meters are read. */
   choices: Choices
   /** Other runs of the trial that are put together with the one shown. */
@@ -109,6 +111,7 @@ export function knobsFromParams(
       floorM: numberIn(params, 'floor', 1, 2e6, plan.need.floorM),
       ceilingM: numberIn(params, 'ceiling', 1, 2e6, plan.need.ceilingM),
     },
+    areaId: typeof params.area === 'string' && params.area !== '' ? params.area : null,
     choices: choicesFromParams(params),
     withRuns: listIn(params, 'with'),
     claims: claimsIn(params),
@@ -136,6 +139,7 @@ export function paramsFromKnobs(knobs: Knobs, runId: string): string {
   params.set('often', String(knobs.reliability))
   params.set('floor', String(floorM ?? ''))
   params.set('ceiling', String(ceilingM ?? ''))
+  if (knobs.areaId) params.set('area', knobs.areaId)
   if (evening.join() !== USUAL_CHOICES.evening.join()) params.set('even', evening.join())
   if (unitStepDb !== null) params.set('step', String(unitStepDb))
   const code = (parts: readonly (string | number)[]) => parts.map((p) => encodeURIComponent(p)).join(':')

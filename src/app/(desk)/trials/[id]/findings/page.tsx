@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation'
 import { burdensOf } from '@/features/findings/burdens'
-import { db, groundOf, listParts, listRigs } from '@/data'
+import { db, groundOf, listAreas, listParts, listRigs } from '@/data'
+import { areasToCover } from '@/features/findings/areasToCover'
 import { findingsOf, poolOf } from '@/features/findings/compute'
 import { FindingsStep } from '@/features/findings/FindingsStep'
 import { NoFindings } from '@/features/findings/NoFindings'
@@ -35,6 +36,7 @@ export default async function FindingsPage({ params, searchParams }: Props) {
       findings={findingsOf(input)}
       knobs={knobs}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
+      areas={areasToCover(listAreas(db()), plan.base)}
       ground={groundOf(db(), plan)}
       units={await readUnits()}
     />

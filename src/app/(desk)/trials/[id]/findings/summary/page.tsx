@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation'
-import { db, groundOf, listParts, listRigs } from '@/data'
+import { db, groundOf, listAreas, listParts, listRigs } from '@/data'
 import { burdensOf } from '@/features/findings/burdens'
+import { areasToCover } from '@/features/findings/areasToCover'
 import { causesOfRuns, findingsOf, poolOf } from '@/features/findings/compute'
 import { NoFindings } from '@/features/findings/NoFindings'
 import { findingsAsked, type Query } from '@/features/findings/request'
@@ -29,6 +30,7 @@ export default async function FindingsSummary({ params, searchParams }: Props) {
       findings={findingsOf(poolOf(chosen, knobs).input)}
       causes={await causesOfRuns(chosen, knobs, ground)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
+      areas={areasToCover(listAreas(db()), plan.base)}
       knobs={knobs}
       ground={ground}
       units={await readUnits()}
