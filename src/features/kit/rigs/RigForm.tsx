@@ -5,7 +5,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import { useForm } from 'react-hook-form'
 import { RIG_KINDS } from '@/core/kit'
 import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
@@ -28,7 +28,7 @@ const shown = (metres: number, units: Units) => Number(toLength(metres, units).t
 /** Adds or changes one rig. What is not known stays empty. */
 export function RigForm({ rig, freeLetter, units, onDone }: Props) {
   const [refusal, setRefusal] = useState<string | null>(null)
-  const { control, handleSubmit, formState, setError, getValues, setValue } = useForm({
+  const { control, handleSubmit, formState, setError, getValues, setValue, resetField } = useForm({
     resolver: yupResolver(rigSchema),
     defaultValues: rig
       ? { ...rig, antennaHeightM: shown(rig.antennaHeightM, units) }
@@ -46,6 +46,12 @@ export function RigForm({ rig, freeLetter, units, onDone }: Props) {
     const height = Number(getValues('antennaHeightM'))
     if (height > 0) setValue('antennaHeightM', shown(fromLength(height, from), to))
   })
+  // The list may still be on its way when the form is opened for the next rig: a letter that nobody typed follows it.
+  const typedLetter = formState.dirtyFields.letter === true
+  useEffect(() => {
+    if (!rig && !typedLetter && getValues('letter') !== freeLetter)
+      resetField('letter', { defaultValue: freeLetter })
+  }, [rig, typedLetter, freeLetter, getValues, resetField])
   const save = async (values: Values) => {
     setRefusal(null)
     const antennaHeightM = fromLength(values.antennaHeightM!, units)
