@@ -1,31 +1,17 @@
 'use client'
 
-import * as Comlink from 'comlink'
 import { useEffect, useState } from 'react'
 import type { Causes } from '@/core/findings'
 import type { CausesApi } from '@/workers/causes'
-import { whenBroken } from '@/ui/worker/whenBroken'
+import { oneWorker } from '@/ui/worker/oneWorker'
 import type { CausesInput } from './compute'
 
 export type CausesState = { at: 'asking' } | { at: 'there'; causes: Causes } | { at: 'failed'; why: string }
 
-interface CausesWorker {
-  api: Comlink.Remote<CausesApi>
-  broken: Promise<never>
-}
-
-let kept: CausesWorker | null = null
-
 /** The one worker that works causes out; it keeps what a turned knob does not change. */
-function causesWorker(): CausesWorker {
-  if (kept) return kept
-  const worker = new Worker(new URL('../../workers/causes.ts', import.meta.url), { type: 'module' })
-  kept = { api: Comlink.wrap<CausesApi>(worker), broken: whenBroken(worker) }
-  kept.broken.catch(() => {
-    kept = null
-  })
-  return kept
-}
+const causesWorker = oneWorker<CausesApi>(
+  () => new Worker(new URL('../../workers/causes.ts', import.meta.url), { type: 'module' }),
+)
 
 async function workedOut(url: string, signal: AbortSignal): Promise<Causes> {
   const answer = await fetch(url, { signal })
@@ -33,8 +19,8 @@ async function workedOut(url: string, signal: AbortSignal): Promise<Causes> {
   if (!answer.ok)
     throw new Error((body as { error?: string }).error ?? `the server answered ${answer.status}`)
   const { input, basis, ground, events } = body as CausesInput
-  const { api, broken } = causesWorker()
-  return Promise.race([api.causes(input, basis, ground, events), broken])
+  const { worker, broken } = causesWorker()
+  return Promise.race([worker.causes(input, basis, ground, events), broken])
 }
 
 /** What lies behind the findings of an address; worked out in a worker after the page, so that it need not wait. */

@@ -4,26 +4,17 @@ import * as Comlink from 'comlink'
 import { useEffect, useState } from 'react'
 import type { CoverArea } from '@/core/terrain'
 import type { GridPlace, TerrainApi } from '@/workers/terrain'
+import { oneWorker } from '@/ui/worker/oneWorker'
 import { whenBroken } from '@/ui/worker/whenBroken'
 
 export type TerrainWorker = Comlink.Remote<TerrainApi>
-
-/** One worker for the page. */
-let kept: { worker: TerrainWorker; broken: Promise<never> } | null = null
 
 function startWorker(): Worker {
   return new Worker(new URL('../../workers/terrain.ts', import.meta.url), { type: 'module' })
 }
 
-function terrainWorker() {
-  if (kept) return kept
-  const own = startWorker()
-  kept = { worker: Comlink.wrap<TerrainApi>(own), broken: whenBroken(own) }
-  kept.broken.catch(() => {
-    kept = null
-  })
-  return kept
-}
+/** One worker for the page. */
+const terrainWorker = oneWorker<TerrainApi>(startWorker)
 
 /** A worker of one's own, for what may be cancelled: ending it ends the work. */
 export function freshTerrainWorker(): { worker: TerrainWorker; broken: Promise<never>; end: () => void } {
