@@ -39,3 +39,13 @@ export const kept = (page: Page) =>
     const shell = async () => (await Promise.all((await caches.keys()).map(async (k) => (await (await caches.open(k)).keys()).length))).reduce((a, b) => a + b, 0) // prettier-ignore
     while ((await shell()) < 20) await new Promise((r) => setTimeout(r, 200))
   })
+
+/** Starts a trial of its own and opens its ground. */
+export async function newGround(page: Page, name: string) {
+  await page.goto('/')
+  await page.getByLabel('Name of the trial').fill(name)
+  await page.getByRole('button', { name: 'Start this trial' }).click()
+  await page.waitForURL(/\/trials\/[^/]+\/kit$/)
+  await page.getByRole('link', { name: /^Ground/ }).click()
+  await expect(page.getByRole('heading', { name: 'Ground', level: 1 })).toBeVisible()
+}

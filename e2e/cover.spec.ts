@@ -1,16 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import Database from 'better-sqlite3'
 import { readFileSync } from 'node:fs'
-import { expectAxeClean, expectNoOverflow, openTrial } from './app'
+import { expectAxeClean, expectNoOverflow, newGround, openTrial } from './app'
 
-async function newGround(page: Page, name: string) {
-  await page.goto('/')
-  await page.getByLabel('Name of the trial').fill(name)
-  await page.getByRole('button', { name: 'Start this trial' }).click()
-  await page.waitForURL(/\/trials\/[^/]+\/kit$/)
-  await page.getByRole('link', { name: /^Ground/ }).click()
-  await expect(page.getByRole('heading', { name: 'Ground', level: 1 })).toBeVisible()
-}
 const mapFile = (page: Page) => page.locator('input[accept*=".kml"]')
 const kml = (inner: string) =>
   Buffer.from(`<kml xmlns="http://www.opengis.net/kml/2.2"><Document>${inner}</Document></kml>`)

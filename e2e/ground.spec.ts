@@ -1,14 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
-import { expectAxeClean, expectNoOverflow, fixture, openTrial } from './app'
+import { expectAxeClean, expectNoOverflow, fixture, newGround, openTrial } from './app'
 
-async function newGround(page: Page, name: string) {
-  await page.goto('/')
-  await page.getByLabel('Name of the trial').fill(name)
-  await page.getByRole('button', { name: 'Start this trial' }).click()
-  await page.waitForURL(/\/trials\/[^/]+\/kit$/)
-  await page.getByRole('link', { name: /^Ground/ }).click()
-  await expect(page.getByRole('heading', { name: 'Ground', level: 1 })).toBeVisible()
-}
 const elevation = (page: Page) => page.getByLabel('Elevation files')
 const gpx = (page: Page) =>
   page
