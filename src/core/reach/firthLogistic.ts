@@ -2,6 +2,8 @@
 export interface Outcome {
   x: number
   copied: boolean
+  /** How many such; 1 where left out. */
+  times?: number
 }
 
 const logistic = (eta: number) => (eta >= 0 ? 1 / (1 + Math.exp(-eta)) : Math.exp(eta) / (1 + Math.exp(eta)))
@@ -20,12 +22,12 @@ export function penalisedLogLikelihood(
   let s0 = 0
   let s1 = 0
   let s2 = 0
-  for (const { x, copied } of outcomes) {
+  for (const { x, copied, times = 1 } of outcomes) {
     const eta = intercept + slope * x
     // With e = exp(-|η|) the likelier of the two has 1/(1+e) and the other e/(1+e), and their product is w.
     const e = Math.exp(-Math.abs(eta))
-    log -= Math.log1p(e) + (copied === eta >= 0 ? 0 : Math.abs(eta))
-    const w = e / ((1 + e) * (1 + e))
+    log -= times * (Math.log1p(e) + (copied === eta >= 0 ? 0 : Math.abs(eta)))
+    const w = (times * e) / ((1 + e) * (1 + e))
     s0 += w
     s1 += w * x
     s2 += w * x * x
@@ -35,7 +37,7 @@ export function penalisedLogLikelihood(
 
 /**
  * Firth's penalised logistic regression of yes or no on one variable, by Newton steps on the modified score.
- * @param outcomes at least two different x
+ * @param outcomes at least two different x, each counted once
  * @throws RangeError where all x are the same
  */
 export function firthLogistic(outcomes: readonly Outcome[]): {

@@ -1,3 +1,4 @@
+import { groupedBy } from '@/core/stats/countedBy'
 import { penalisedLogLikelihood, type Outcome } from './firthLogistic'
 import { repeatedProbit, type MarkCount } from './repeatedProbit'
 
@@ -30,47 +31,78 @@ const HALF_CHI_SQUARE_90 = 1.3527717270304756
 const SLOPES = Array.from({ length: 46 }, (_, i) => (i === 0 ? 0 : 0.4 * 1.13 ** i))
 
 const COARSE = 4
-const GOLDEN = (Math.sqrt(5) - 1) / 2
-
-/** Where the best of the listed slopes is; looked for from `near` on as long as it gets better, or among all. */
-function bestListed(f: (slope: number) => number, near: number | null): { at: number; value: number } {
-  const last = SLOPES.length - 1
-  if (near === null) {
-    const values = SLOPES.map(f)
-    const value = Math.max(...values)
-    return { at: values.indexOf(value), value }
-  }
-  let best = { at: near, value: f(SLOPES[near]!) }
-  for (const step of [-1, 1])
-    for (let i = near + step, missed = 0; i >= 0 && i <= last && missed < 2; i += step) {
-      const value = f(SLOPES[i]!)
-      if (value > best.value) best = { at: i, value }
-      else missed++
-    }
-  return best
-}
 
 /**
- * Largest log likelihood over slopes of nought or more (chance falls with distance), refined around the best by golden section.
- * @param near place among {@link SLOPES} of the best one next door, so that not all are tried
+ * Largest log likelihood over slopes of nought or more (chance falls with distance): among the listed ones, then at the top of the
+ * parabola through the best and those beside it, and twice more nearer by. The value is flat at its top, so that is enough.
+ * @param near place among {@link SLOPES} of the best one next door; looked for from there as long as it gets better, else among all
  */
 function bestSlope(f: (slope: number) => number, near: number | null): { at: number; value: number } {
-  const { at, value } = bestListed(f, near)
-  let low = SLOPES[Math.max(0, at - 1)]!
-  let high = SLOPES[Math.min(SLOPES.length - 1, at + 1)]!
-  let [a, b] = [high - GOLDEN * (high - low), low + GOLDEN * (high - low)]
-  let [fa, fb] = [f(a), f(b)]
-  for (let i = 0; i < 12; i++)
-    if (fa > fb) {
-      ;[high, b, fb] = [b, a, fa]
-      a = high - GOLDEN * (high - low)
-      fa = f(a)
-    } else {
-      ;[low, a, fa] = [a, b, fb]
-      b = low + GOLDEN * (high - low)
-      fb = f(b)
-    }
-  return { at, value: Math.max(value, fa, fb) }
+  const last = SLOPES.length - 1
+  const values = new Map<number, number>()
+  const listed = (i: number) => {
+    if (!values.has(i)) values.set(i, f(SLOPES[i]!))
+    return values.get(i)!
+  }
+  let at = near ?? 0
+  if (near === null) {
+    for (let i = 1; i <= last; i++) if (listed(i) > listed(at)) at = i
+  } else {
+    for (const step of [-1, 1])
+      for (let i = near + step, missed = 0; i >= 0 && i <= last && missed < 2; i += step)
+        if (listed(i) > listed(at)) at = i
+        else missed++
+  }
+  type Point = { x: number; y: number }
+  const point = (i: number): Point => ({ x: SLOPES[i]!, y: listed(i) })
+  const halfway = (i: number, k: number): Point => {
+    const x = (SLOPES[i]! + SLOPES[k]!) / 2
+    return { x, y: f(x) }
+  }
+  let three: [Point, Point, Point] =
+    at === 0
+      ? [point(0), halfway(0, 1), point(1)]
+      : at === last
+        ? [point(last - 1), halfway(last - 1, last), point(last)]
+        : [point(at - 1), point(at), point(at + 1)]
+  let best = Math.max(...three.map((p) => p.y))
+  for (let round = 0; round < 3; round++) {
+    const x = topOfParabola(...three)
+    if (!(x > three[0].x && x < three[2].x) || Math.abs(x - three[1].x) < 1e-9) break
+    const found = { x, y: f(x) }
+    best = Math.max(best, found.y)
+    const all = [...three, found].sort((p, q) => p.x - q.x)
+    const top = Math.max(
+      1,
+      Math.min(
+        2,
+        all.findIndex((p) => p.y === best),
+      ),
+    )
+    three = [all[top - 1]!, all[top]!, all[top + 1]!]
+  }
+  return { at, value: best }
+}
+
+function topOfParabola(a: { x: number; y: number }, b: typeof a, c: typeof a): number {
+  const [left, right] = [(b.y - a.y) / (b.x - a.x), (c.y - b.y) / (c.x - b.x)]
+  const bend = (right - left) / (c.x - a.x)
+  return bend < 0 ? (a.x + b.x) / 2 - left / (2 * bend) : b.x
+}
+
+/** From here on marks that lie next to each other and tell the same are put together. */
+const MANY_MARKS = 200
+/** How far apart such marks may be, decades: a fiftieth of the distance. */
+const TOGETHER = 0.01
+
+/** Marks within a hundredth of a decade with the same copies of the same tries: one at their mean, with how many there are. */
+function gathered(marks: readonly MarkCount[]): (MarkCount & { marks: number })[] {
+  const alike = groupedBy(marks, (m) => `${Math.floor(m.x / TOGETHER)} ${m.copied}/${m.tries}`)
+  return alike.map((items) => ({
+    ...items[0]!,
+    x: items.reduce((sum, m) => sum + m.x, 0) / items.length,
+    marks: items.length,
+  }))
 }
 
 /**
@@ -108,9 +140,10 @@ export function reachFromCopies(checks: readonly CopyAt[], chance: number): Reac
   const single = list.every((m) => m.tries === 1)
   result.method = single ? 'Firth logistic on lg distance' : 'random-intercept probit on lg distance'
 
-  const outcomes: Outcome[] = list.map((m) => ({ x: m.x, copied: m.copied === 1 }))
+  const told = list.length > MANY_MARKS ? gathered(list) : list.map((m) => ({ ...m, marks: 1 }))
+  const outcomes: Outcome[] = told.map((m) => ({ x: m.x, copied: m.copied === 1, times: m.marks }))
   const logit = Math.log(chance / (1 - chance))
-  const probit = single ? null : repeatedProbit(list, chance)
+  const probit = single ? null : repeatedProbit(told, chance)
   const n = probit ? 72 : 144
   const [from, to] = [first - 0.9, last + 0.9]
   const placeAt = (i: number) => from + ((to - from) * i) / n

@@ -5,6 +5,8 @@ export interface MarkCount {
   x: number
   copied: number
   tries: number
+  /** How many such marks; 1 where left out. */
+  marks?: number
 }
 
 const NODES = Array.from({ length: 25 }, (_, i) => (i - 12) * 0.35)
@@ -62,22 +64,25 @@ export function repeatedProbit(
 ): (place: number, slope: number) => number {
   const tables = SPREADS.map((spread) => marks.map((m) => tableOf(m.copied, m.tries, spread)))
   const z = normalQuantile(chance)
+  const marginals = new Float64Array(marks.length)
   return (place, slope) => {
+    let [s0, s1, s2] = [0, 0, 0]
+    marks.forEach((m, i) => {
+      const marginal = z - slope * (m.x - place)
+      marginals[i] = marginal
+      const p = Math.min(Math.max(normalCdf(marginal), 1e-12), 1 - 1e-12)
+      const w = ((m.marks ?? 1) * normalPdf(marginal) ** 2) / (p * (1 - p))
+      s0 += w
+      s1 += w * m.x
+      s2 += w * m.x * m.x
+    })
+    const penalty = 0.5 * Math.log(Math.max(s0 * s2 - s1 * s1, 1e-300))
     let best = -Infinity
     SPREADS.forEach((spread, s) => {
       const widen = Math.sqrt(1 + spread * spread)
-      let log = -0.5 * (spread / 1.5) ** 2
-      let [s0, s1, s2] = [0, 0, 0]
-      marks.forEach((m, i) => {
-        const marginal = z - slope * (m.x - place)
-        log += read(tables[s]![i]!, marginal * widen)
-        const p = Math.min(Math.max(normalCdf(marginal), 1e-12), 1 - 1e-12)
-        const w = normalPdf(marginal) ** 2 / (p * (1 - p))
-        s0 += w
-        s1 += w * m.x
-        s2 += w * m.x * m.x
-      })
-      best = Math.max(best, log + 0.5 * Math.log(Math.max(s0 * s2 - s1 * s1, 1e-300)))
+      let log = penalty - 0.5 * (spread / 1.5) ** 2
+      marks.forEach((m, i) => (log += (m.marks ?? 1) * read(tables[s]![i]!, marginals[i]! * widen)))
+      best = Math.max(best, log)
     })
     return best
   }

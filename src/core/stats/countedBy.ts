@@ -1,3 +1,15 @@
+/** Things by what they have in common, in the order of their first appearance. @param keyOf the same text for those that belong together */
+export function groupedBy<T>(items: readonly T[], keyOf: (item: T) => string): T[][] {
+  const found = new Map<string, T[]>()
+  for (const item of items) {
+    const key = keyOf(item)
+    const old = found.get(key)
+    if (old) old.push(item)
+    else found.set(key, [item])
+  }
+  return [...found.values()]
+}
+
 /**
  * Things that are alike for what is to be worked out, once each with how many there are. Reports come in few kinds, so a long
  * log costs little more than a short one.
@@ -5,12 +17,5 @@
  * @returns in the order of their first appearance
  */
 export function countedBy<T>(items: readonly T[], keyOf: (item: T) => string): { item: T; times: number }[] {
-  const found = new Map<string, { item: T; times: number }>()
-  for (const item of items) {
-    const key = keyOf(item)
-    const old = found.get(key)
-    if (old) old.times++
-    else found.set(key, { item, times: 1 })
-  }
-  return [...found.values()]
+  return groupedBy(items, keyOf).map((alike) => ({ item: alike[0]!, times: alike.length }))
 }

@@ -9,12 +9,26 @@ export interface ReportGroup {
   b: readonly LevelCell[]
 }
 
-function chanceOf(cell: LevelCell, level: number, sd: number): number {
+/** Multiplies chances by that of a report at levels that go up by `stepDb`. */
+function multiplyBy(
+  chances: Float64Array,
+  from: number,
+  to: number,
+  cell: LevelCell,
+  sd: number,
+  startDb: number,
+  stepDb: number,
+): void {
   const softSd = cell.softDb === 0 ? sd : Math.sqrt(sd * sd + cell.softDb * cell.softDb)
   const bounded = Number.isFinite(cell.upper)
-  const high = bounded ? normalCdf((cell.upper - level) / softSd) : 1
-  const low = Number.isFinite(cell.lower) ? normalCdf((cell.lower - level) / (bounded ? sd : softSd)) : 0
-  return Math.max(high - low, 0)
+  const lowSd = bounded ? sd : softSd
+  const closed = Number.isFinite(cell.lower)
+  for (let j = from; j < to; j++) {
+    const level = startDb + j * stepDb
+    const high = bounded ? normalCdf((cell.upper - level) / softSd) : 1
+    const low = closed ? normalCdf((cell.lower - level) / lowSd) : 0
+    chances[j]! *= Math.max(high - low, 0)
+  }
 }
 
 /** Levels outside of which a link's reports have no chance worth counting. */
@@ -34,11 +48,8 @@ function chancesOf(cells: readonly LevelCell[], sd: number, startDb: number, ste
   const [lowest, highest] = windowOf(cells, sd)
   let from = Math.max(0, Math.ceil((lowest - startDb) / stepDb))
   let to = Math.min(n, Math.floor((highest - startDb) / stepDb) + 1)
-  for (let j = from; j < to; j++) {
-    let p = 1
-    for (const cell of cells) p *= chanceOf(cell, startDb + j * stepDb, sd)
-    chances[j] = p
-  }
+  chances.fill(1, from, Math.max(from, to))
+  for (const cell of cells) multiplyBy(chances, from, to, cell, sd, startDb, stepDb)
   while (from < to && chances[from]! < 1e-14) from++
   while (to > from && chances[to - 1]! < 1e-14) to--
   return { chances, from, to }
@@ -83,13 +94,15 @@ export function tableGroupLikelihood(
   // A's chances are read at s + δ for every δ wanted, so its table is longer.
   const ofB = chancesOf(group.b, spreadDb, first, stepDb, levels)
   const ofA = chancesOf(group.a, spreadDb, first + fromDb, stepDb, levels + n)
+  // Differences are read between steps, so these are fine; over levels the trapezoid rule is exact with far longer ones.
+  const stride = Math.max(1, Math.floor(spreadDb / 1.5 / stepDb))
   return lazyTable(fromDb, stepDb, n, (values, start, end) => {
     for (let i = start; i < end; i++) {
       const from = Math.max(ofB.from, ofA.from - i)
       const to = Math.min(ofB.to, ofA.to - i)
       let sum = 0
-      for (let j = from; j < to; j++) sum += ofB.chances[j]! * ofA.chances[i + j]!
-      values[i] = Math.max(sum * stepDb, 1e-300)
+      for (let j = from; j < to; j += stride) sum += ofB.chances[j]! * ofA.chances[i + j]!
+      values[i] = Math.max(sum * stride * stepDb, 1e-300)
     }
   })
 }

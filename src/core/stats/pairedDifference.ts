@@ -1,8 +1,8 @@
+import { adaptivePosterior } from './adaptivePosterior'
 import type { ReportGroup } from './groupLikelihood'
 import { informsDifference } from './levelCell'
 import { normalQuantile } from './normal'
 import { chanceAbove, crossing, edgeMass, posteriorQuantile, widened, type GridPosterior } from './posterior'
-import { smoothPosterior, widePosterior } from './posteriorOn'
 import { closedForm, integrated, likelySettings, onePair } from './spreadSettings'
 
 /** One mark's reports of two links; a group for each direction. */
@@ -89,33 +89,29 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
   const reachDb = Math.min(120, 30 + largestGap(telling))
   const all = closed ? closedForm(pairs) : integrated(telling, reachDb)
   const { likely: settings, nearDb } = likelySettings(all, reachDb)
-  const coarse = widePosterior(settings, -reachDb, reachDb, Math.ceil(reachDb) + 1, nearDb)
-  const open = edgeMass(coarse.grid)
-  const [from, to] = support(coarse.grid)
-  const exact = smoothPosterior(settings, from, to, 28)
-  const fine = { ...exact, grid: widened(exact.grid, ALLOWANCE) }
+  const posterior = adaptivePosterior(settings, -reachDb, reachDb, nearDb)
+  const coarse = posterior.on(-reachDb, reachDb, Math.ceil(reachDb) + 1)
+  const open = edgeMass(coarse)
+  const exact = posterior.on(...support(coarse), 85)
+  const fine = widened(exact, ALLOWANCE)
   const lowOpen = open.low > 0.005
   const highOpen = open.high > 0.005
   // Where one end is open the posterior is no distribution, so the other end is where the likelihood ratio falls off.
   const interval = (tail: number): Interval => {
     const fall = Math.exp(-0.5 * normalQuantile(1 - tail) ** 2)
     return {
-      low: lowOpen ? null : highOpen ? crossing(fine.grid, fall, 'low') : posteriorQuantile(fine.grid, tail),
-      high: highOpen
-        ? null
-        : lowOpen
-          ? crossing(fine.grid, fall, 'high')
-          : posteriorQuantile(fine.grid, 1 - tail),
+      low: lowOpen ? null : highOpen ? crossing(fine, fall, 'low') : posteriorQuantile(fine, tail),
+      high: highOpen ? null : lowOpen ? crossing(fine, fall, 'high') : posteriorQuantile(fine, 1 - tail),
     }
   }
   return {
     ...result,
-    estimate: lowOpen || highOpen ? null : posteriorQuantile(fine.grid, 0.5),
+    estimate: lowOpen || highOpen ? null : posteriorQuantile(fine, 0.5),
     interval90: interval(0.05),
     interval95: interval(0.025),
-    chanceAIsBetter: chanceAbove(fine.grid, 0),
-    spread: fine.spread,
-    grid: fine.grid,
+    chanceAIsBetter: chanceAbove(fine, 0),
+    spread: posterior.spreadOver(exact),
+    grid: fine,
   }
 }
 

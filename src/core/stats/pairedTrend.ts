@@ -51,14 +51,43 @@ function curveOf(mark: PairedMark, spreadDb: number): LazyTable {
   })
 }
 
-/** Quantiles of weighed values, in the order asked; ps go up. */
-const quantilesOf = (points: { v: number; w: number }[], ps: readonly number[]): number[] => {
-  const sorted = points.sort((a, b) => a.v - b.v)
-  const total = sorted.reduce((s, q) => s + q.w, 0)
+const BINS = 600
+
+/** Quantiles of weighed values, in the order asked; ps go up. Counted into bins, within which weight is spread evenly. */
+function quantilesOf(values: Float64Array, weights: Float64Array, ps: readonly number[]): number[] {
+  const low = values.reduce((m, v) => Math.min(m, v), Infinity)
+  const width = (values.reduce((m, v) => Math.max(m, v), -Infinity) - low) / BINS
+  if (!(width > 0)) return ps.map(() => low)
+  const bins = new Float64Array(BINS)
+  let total = 0
+  for (let i = 0; i < values.length; i++) {
+    bins[Math.min(BINS - 1, ((values[i]! - low) / width) | 0)]! += weights[i]!
+    total += weights[i]!
+  }
   let [sum, k] = [0, 0]
   return ps.map((p) => {
+    while (k < BINS - 1 && sum + bins[k]! < p * total) sum += bins[k++]!
+    const inside = bins[k]! > 0 ? Math.max(0, Math.min(1, (p * total - sum) / bins[k]!)) : 0
+    return low + (k + inside) * width
+  })
+}
+
+/** Where lines meet nought: 5, 50 and 95 per cent points. Far ones of nearly level lines would stretch bins, so these are sorted. */
+function crossings(
+  levels: Float64Array,
+  slopes: Float64Array,
+  weights: Float64Array,
+  middle: number,
+): number[] {
+  const sorted = [...levels.keys()]
+    .map((i) => ({ x: middle - levels[i]! / slopes[i]!, w: weights[i]! }))
+    .filter(({ x }) => Number.isFinite(x))
+    .sort((a, b) => a.x - b.x)
+  const total = sorted.reduce((sum, c) => sum + c.w, 0)
+  let [sum, k] = [0, 0]
+  return [0.05, 0.5, 0.95].map((p) => {
     while (k < sorted.length - 1 && sum + sorted[k]!.w < p * total) sum += sorted[k++]!.w
-    return sorted[k]!.v
+    return sorted[k]!.x
   })
 }
 
@@ -114,29 +143,33 @@ export function pairedTrend(
     } // prettier-ignore
   const halfLevel = 6 * error
   const halfSlope = (6 * error) / spreadX
-  const cells: { level: number; slope: number; w: number }[] = []
   const top = log(level, slope)
-  for (let i = 0; i < N_LEVEL; i++)
-    for (let k = 0; k < N_SLOPE; k++) {
-      const l = level + halfLevel * ((2 * i) / (N_LEVEL - 1) - 1)
-      const s = slope + halfSlope * ((2 * k) / (N_SLOPE - 1) - 1)
-      const w = Math.exp(log(l, s) - top)
-      if (w > 1e-5) cells.push({ level: l, slope: s, w })
-    }
-  const slopes = cells.map((c) => ({ v: c.slope, w: c.w }))
-  const at = (x: number) => cells.map((c) => ({ v: c.level + c.slope * (x - middle), w: c.w }))
+  // From the mode outwards, since what weighs hangs together.
+  const kept: [number, number, number][] = []
+  const seen = new Uint8Array(N_LEVEL * N_SLOPE)
+  const todo = [[(N_LEVEL - 1) / 2, (N_SLOPE - 1) / 2]]
+  for (let cell = todo.pop(); cell; cell = todo.pop()) {
+    const [i, k] = cell as [number, number]
+    if (i < 0 || k < 0 || i >= N_LEVEL || k >= N_SLOPE || seen[i * N_SLOPE + k]) continue
+    seen[i * N_SLOPE + k] = 1
+    const l = level + halfLevel * ((2 * i) / (N_LEVEL - 1) - 1)
+    const s = slope + halfSlope * ((2 * k) / (N_SLOPE - 1) - 1)
+    const w = Math.exp(log(l, s) - top)
+    if (w <= 1e-5) continue
+    kept.push([l, s, w])
+    todo.push([i - 1, k], [i + 1, k], [i, k - 1], [i, k + 1])
+  }
+  const [levels, slopes, weights] = [0, 1, 2].map((i) => Float64Array.from(kept, (c) => c[i]!)) as [Float64Array, Float64Array, Float64Array] // prettier-ignore
+  const at = (x: number) => levels.map((l, i) => l + slopes[i]! * (x - middle))
   const band = Array.from({ length: BAND }, (_, i) => {
     const x = first + ((last - first) * i) / (BAND - 1)
-    const [low, median, high] = quantilesOf(at(x), [0.05, 0.5, 0.95]) as [number, number, number]
+    const [low, median, high] = quantilesOf(at(x), weights, [0.05, 0.5, 0.95]) as [number, number, number]
     return { x, median, low, high }
   })
   const [near, far] = [band[0]!, band[BAND - 1]!]
   const changes = (near.high < 0 && far.low > 0) || (near.low > 0 && far.high < 0)
-  const zeros = cells
-    .map((c) => ({ v: middle - c.level / c.slope, w: c.w }))
-    .filter((z) => Number.isFinite(z.v))
-  const [low95, low90, slope50, high90, high95] = quantilesOf(slopes, [0.025, 0.05, 0.5, 0.95, 0.975]) as [number, number, number, number, number] // prettier-ignore
-  const [lowZero, zero, highZero] = changes ? quantilesOf(zeros, [0.05, 0.5, 0.95]) : []
+  const [low95, low90, slope50, high90, high95] = quantilesOf(slopes, weights, [0.025, 0.05, 0.5, 0.95, 0.975]) as [number, number, number, number, number] // prettier-ignore
+  const [lowZero, zero, highZero] = changes ? crossings(levels, slopes, weights, middle) : []
   return {
     slope: slope50,
     slope90: { low: low90, high: high90 },

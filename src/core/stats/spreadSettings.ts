@@ -118,6 +118,7 @@ export function integrated(
     return pair ? [{ item: pair, times }] : []
   })
   const kinds = all.filter(({ item }) => !onePair(item.groups))
+  const ofSingle = acrossSpreads(single)
   return errors.flatMap((error, e) => {
     let tables: LazyTable[] | null = null
     return effects.map((effect, f): SpreadSetting => {
@@ -140,14 +141,48 @@ export function integrated(
             for (let i = 0; i < deltas.length; i++)
               log[i]! += times * Math.log(Math.max(smoothed(tables![k]!, deltas[i]!, effect), 1e-300))
           })
-          for (const { item, times } of single)
-            for (let i = 0; i < deltas.length; i++)
-              log[i]! += times * Math.log(pairLikelihood(item.a, item.b, deltas[i]!, spread))
+          if (single.length > 0) ofSingle(deltas, spread).forEach((v, i) => (log[i]! += v))
           return log
         },
       }
     })
   })
+}
+
+/** Spreads at which single pairs are worked out, by their logarithms. */
+const EVERY_LOG_SPREAD = 0.2
+
+/**
+ * Log likelihood of marks with one report of each link under any spread: worked out at every fifth of a log unit of the spread, and
+ * read between by cubics, since the settings' spreads lie much closer together. The same array of differences is not gone through
+ * again.
+ */
+function acrossSpreads(pairs: readonly { item: { a: LevelCell; b: LevelCell }; times: number }[]) {
+  const known = new WeakMap<Float64Array, Map<number, Float64Array>>()
+  const rowAt = (deltas: Float64Array, step: number): Float64Array => {
+    const rows = known.get(deltas) ?? new Map<number, Float64Array>()
+    known.set(deltas, rows)
+    const old = rows.get(step)
+    if (old) return old
+    const spread = Math.exp(step * EVERY_LOG_SPREAD)
+    const row = new Float64Array(deltas.length)
+    for (const { item, times } of pairs)
+      for (let i = 0; i < deltas.length; i++)
+        row[i]! += times * Math.log(pairLikelihood(item.a, item.b, deltas[i]!, spread))
+    rows.set(step, row)
+    return row
+  }
+  return (deltas: Float64Array, spread: number): Float64Array => {
+    const x = Math.log(spread) / EVERY_LOG_SPREAD
+    const k = Math.floor(x)
+    const t = x - k
+    const [a, b, c, d] = [k - 1, k, k + 1, k + 2].map((step) => rowAt(deltas, step)) as [Float64Array, Float64Array, Float64Array, Float64Array] // prettier-ignore
+    const wa = (-t * (t - 1) * (t - 2)) / 6
+    const wb = ((t + 1) * (t - 1) * (t - 2)) / 2
+    const wc = (-(t + 1) * t * (t - 2)) / 2
+    const wd = ((t + 1) * t * (t - 1)) / 6
+    return deltas.map((_, i) => wa * a[i]! + wb * b[i]! + wc * c[i]! + wd * d[i]!)
+  }
 }
 
 /** A table averaged over the mark-by-link effect, N(0, effect²), read by linear interpolation. */

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest'
+import { adaptivePosterior } from './adaptivePosterior'
 import { pairedDifference, type PairedMark } from './pairedDifference'
 import { posteriorQuantile } from './posterior'
-import { posteriorOn, smoothPosterior, widePosterior } from './posteriorOn'
+import { pairLikelihood } from './pairLikelihood'
+import { posteriorOn } from './posteriorOn'
 import { seededRandom } from './seededRandom'
 import { closedForm, integrated, kindOfGroups, likelySettings } from './spreadSettings'
 import type { LevelCell } from './levelCell'
@@ -26,23 +28,53 @@ describe('grids of the difference', () => {
   const marks = someMarks(24, 3)
   const settings = likelySettings(integrated(marks, 60), 60).likely
 
-  it('between the points worked out the cubics give what working out every point gives', () => {
-    const [every, third] = [posteriorOn(settings, -4, 12, 85), smoothPosterior(settings, -4, 12, 28)]
-    const apart = third.grid.density.map((v, i) => Math.abs(v - every.grid.density[i]!))
-    expect(Math.max(...apart)).toBeLessThan(0.005)
-    for (const p of [0.025, 0.05, 0.5, 0.95, 0.975])
-      expect(posteriorQuantile(third.grid, p)).toBeCloseTo(posteriorQuantile(every.grid, p), 2)
-    expect(third.spread).toBe(every.spread)
+  const narrow = closedForm(Array.from({ length: 30 }, () => ({ a: cell(10.2, 10.7), b: cell(0, 0.5) })))
+  const oneSided = closedForm(
+    Array.from({ length: 6 }, () => ({ a: cell(10, 16), b: cell(-Infinity, 2, 2.5) })),
+  )
+
+  it('worked out at few places gives what working out every point gives, narrow, wide or open at an end', () => {
+    for (const [of, near, from, to] of [
+      [settings, 0, -4, 12],
+      [settings, -22, -4, 12],
+      [narrow, -20, 9, 12],
+      [oneSided, 30, -10, 60],
+    ] as const) {
+      const [every, few] = [posteriorOn(of, from, to, 85), adaptivePosterior(of, -60, 60, near)]
+      const grid = few.on(from, to, 85)
+      const apart = grid.density.map((v, i) => Math.abs(v - every.grid.density[i]!))
+      expect(Math.max(...apart)).toBeLessThan(0.01)
+      for (const p of [0.025, 0.05, 0.5, 0.95, 0.975])
+        expect(Math.abs(posteriorQuantile(grid, p) - posteriorQuantile(every.grid, p))).toBeLessThan(0.002 * (to - from)) // prettier-ignore
+      expect(few.places).toBeLessThan(60)
+    }
   })
 
-  it('a wide grid finds a posterior that lies between its first points, and has its ends', () => {
-    const narrow = Array.from({ length: 30 }, () => ({ a: cell(10.2, 10.7), b: cell(0, 0.5) }))
-    for (const of of [settings, closedForm(narrow)]) {
-      const [every, wide] = [posteriorOn(of, -60, 60, 121), widePosterior(of, -60, 60, 121, -20)]
-      for (const p of [0.05, 0.5, 0.95])
-        expect(posteriorQuantile(wide.grid, p)).toBeCloseTo(posteriorQuantile(every.grid, p), 6)
-      expect(wide.grid.density[0]).toBeCloseTo(every.grid.density[0]!, 9)
-      expect(wide.grid.density[120]).toBeCloseTo(every.grid.density[120]!, 9)
+  it('has the same spread', () => {
+    const few = adaptivePosterior(settings, -60, 60, 0)
+    expect(few.spreadOver(few.on(-4, 12, 85))).toBe(posteriorOn(settings, -4, 12, 85).spread)
+  })
+
+  it('is nought where nothing weighs', () => {
+    const grid = adaptivePosterior(narrow, -60, 60, 10).on(-60, 60, 121)
+    expect(grid.density[0]).toBe(0)
+    expect(grid.density[120]).toBe(0)
+  })
+
+  it('single pairs read between spreads that were worked out are as good as worked out at each', () => {
+    const pairs = [{ a: cell(0, 6), b: cell(-6, 0) }, { a: cell(-12, -6), b: cell(0, 6) }, { a: cell(0, 6), b: cell(-Infinity, -9, 2.5) }] // prettier-ignore
+    const deltas = Float64Array.from([-20, -7, 0, 5, 16])
+    for (const setting of integrated(
+      pairs.map(({ a, b }) => ({ groups: [{ a: [a], b: [b] }] })),
+      60,
+    )) {
+      const got = setting.logLikelihood(deltas)
+      deltas.forEach((delta, i) => {
+        const exact = pairs.reduce((sum, { a, b }) => sum + Math.log(pairLikelihood(a, b, delta, setting.spread)), 0) // prettier-ignore
+        // What is a hundred log units down weighs nothing, and is only told to be so.
+        if (exact > -100) expect(Math.abs(got[i]! - exact)).toBeLessThan(0.01 + 1e-3 * Math.abs(exact))
+        else expect(got[i]).toBeLessThan(-80)
+      })
     }
   })
 })
