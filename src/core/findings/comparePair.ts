@@ -2,7 +2,7 @@ import { listenerOf, sumDb, type Direction, type KnownDifference, type Link } fr
 import { isInDb, stepWidthDb } from '@/core/reports/toCell'
 import { alwaysValidInterval } from '@/core/stats/alwaysValid'
 import { hodgesLehmann } from '@/core/stats/hodgesLehmann'
-import { cellMiddle, shiftCell } from '@/core/stats/levelCell'
+import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/levelCell'
 import { mixDifferences } from '@/core/stats/mixture'
 import { pairedTrend, type PairedTrend } from '@/core/stats/pairedTrend'
 import {
@@ -137,22 +137,20 @@ export function pairedMarks(
   directions: readonly Direction[],
   known: (d: Direction) => number,
 ): PairedMark[] {
-  const runs = [...new Set(checks.map((c) => c.runId))]
+  const runs = checks.length > 0 ? [...new Set(checks.map((c) => c.runId))] : [undefined]
   const at = checksByMark(checks)
   return marks.map((mark) => {
-    const here = at.get(mark.id) ?? []
-    return {
-      id: mark.id,
-      groups: directions.flatMap((d) =>
-        (runs.length > 0 ? runs : [undefined]).map((run) => {
-          const of = (link: string, shift: number) =>
-            here
-              .filter((c) => c.direction === d && c.runId === run && c.linkId === link)
-              .flatMap((c) => everyCall(cells.get(c.id)).map((cell) => shiftCell(cell, shift)))
-          return { a: of(linkA, known(d)), b: of(linkB, 0) }
-        }),
-      ),
+    const groups = directions.flatMap((direction) => runs.map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] }))) // prettier-ignore
+    for (const c of at.get(mark.id) ?? []) {
+      const group = groups.find((g) => g.direction === c.direction && g.run === c.runId)
+      if (!group) continue
+      const calls = everyCall(cells.get(c.id))
+      if (c.linkId === linkA) {
+        const shift = known(c.direction)
+        group.a.push(...(shift === 0 ? calls : calls.map((cell) => shiftCell(cell, shift))))
+      } else if (c.linkId === linkB) group.b.push(...calls)
     }
+    return { id: mark.id, groups: groups.map(({ a, b }) => ({ a, b })) }
   })
 }
 

@@ -18,8 +18,8 @@ export type CellsById = Map<string, CheckCell>
 /** Every call of a check as a report of its own: one that came through on a retry is one not heard and one heard. */
 export function everyCall(cell: CheckCell | undefined): LevelCell[] {
   if (!cell) return []
-  const { missed, inWords: _words, ...last } = cell
-  return [...missed, last]
+  const { missed, lower, upper, softDb, notHeard } = cell
+  return [...missed, { lower, upper, softDb, notHeard }]
 }
 
 /** Steps by which a meter of unknown step is read, integrated over with equal weight. */

@@ -1,9 +1,8 @@
 import type { LevelCell } from '@/core/stats/levelCell'
-import { inverseSpd } from '@/core/stats/cholesky'
 import { intervalRegression } from '@/core/stats/intervalRegression'
 import { descend } from '@/core/stats/descend'
 import { importanceDraws } from '@/core/stats/importanceDraws'
-import { chanceTables, edgeOf, multiplyChance, type ChanceTable } from '@/core/stats/chanceTables'
+import { chanceTables, edgeOf, multiplyChance, type ChanceTables } from '@/core/stats/chanceTables'
 
 /** One report as it enters the level model. */
 export interface LevelReport {
@@ -67,8 +66,8 @@ const WIDEST = 5
 const DRAWS = 240
 const SEED = 1
 const MOST_STEPS = 121
-const U_NODES = Array.from({ length: 17 }, (_, i) => (i - 8) * 0.5)
-const U_WEIGHTS = U_NODES.map((z) => 0.5 * 0.3989422804014327 * Math.exp(-0.5 * z * z))
+/** Of a step of the grid, for what a link has of its own where that is much less. */
+const MOST_PARTS = 8
 
 /** The reports of a leg in the order of its marks. */
 export interface LegData {
@@ -100,19 +99,24 @@ export function legsOf(
  * Log likelihood of the reports. Along a leg the shadowing is a Markov chain (its covariance is exponential), so it is
  * integrated out exactly by going outwards mark by mark on an even grid (the trapezoid rule with a step of
  * min(σe, σs)/1.5); what a link has of its own at a mark is integrated out on the way.
+ * @param tableOf kept from call to call, where many are made: as long as the spreads stay, so do the tables
  */
-export function levelLogLikelihood(legs: readonly LegData[], p: LevelParameters): number {
+export function levelLogLikelihood(
+  legs: readonly LegData[],
+  p: LevelParameters,
+  tableOf: ChanceTables = chanceTables(),
+): number {
   const { shadowDb, linkDb, callDb } = p
   const half = WIDEST * shadowDb
   const n = Math.min(MOST_STEPS, 2 * Math.ceil(half / (Math.min(callDb, shadowDb) / 1.5)) + 1)
   const h = (2 * half) / (n - 1)
   const single = Math.hypot(callDb, linkDb)
   const row = new Float64Array(n)
-  const table = new Float64Array(2 * n + 2 * (Math.ceil((8 * linkDb) / h) + 2) + 1)
+  const own = ownEffectOn(h, p)
+  const table = new Float64Array(Math.round(h / own.step) * n + own.stride * own.weights.length + 1)
   let state = new Float64Array(n)
   let next = new Float64Array(n)
   let total = 0
-  const tableOf = chanceTables()
   for (const leg of legs) {
     for (let i = 0; i < n; i++) state[i] = Math.exp(-0.5 * ((i * h - half) / shadowDb) ** 2)
     normalise(state)
@@ -124,7 +128,7 @@ export function levelLogLikelihood(legs: readonly LegData[], p: LevelParameters)
       // Only places that are still likely are worth the next link's reports.
       let [from, to] = likely(state, 0, n)
       for (const link of mark.links) {
-        multiplyEmission(state, from, to, table, tableOf, link, mark.lgKm, p, h, half, single)
+        multiplyEmission(state, from, to, table, tableOf, link, mark.lgKm, p, h, half, single, own)
         ;[from, to] = likely(state, from, to)
       }
       total += Math.log(Math.max(normalise(state), 1e-300))
@@ -142,13 +146,14 @@ function multiplyEmission(
   from: number,
   to: number,
   table: Float64Array,
-  tableOf: (cell: LevelCell, sd: number) => ChanceTable,
+  tableOf: ChanceTables,
   link: readonly { group: number; cell: LevelCell }[],
   lgKm: number,
   p: LevelParameters,
   h: number,
   half: number,
   single: number,
+  own: OwnEffect,
 ): void {
   const first = -10 * p.slope * lgKm - half + from * h
   if (link.length === 1) {
@@ -157,31 +162,39 @@ function multiplyEmission(
     multiplyChance(here, to - from, tableOf(cell, single), edgeOf(cell), p.levels[group]! + first, h)
     return
   }
-  // Tabled at half steps, so that reading between them costs no more digits than the grid does.
-  const fine = h / 2
-  const beyond = Math.ceil((4 * p.linkDb) / fine) + 1
-  const long = 2 * (to - from) + 2 * beyond + 1
+  const { step, stride, weights } = own
+  const beyond = ((weights.length - 1) / 2) * stride
+  const every = Math.round(h / step)
+  const long = every * (to - from - 1) + 2 * beyond + 1
   table.fill(1, 0, long)
   for (const { group, cell } of link)
-    multiplyChance(
-      table,
-      long,
-      tableOf(cell, p.callDb),
-      edgeOf(cell),
-      p.levels[group]! + first - beyond * fine,
-      fine,
-    )
-  const shift = p.linkDb / fine
-  for (let i = from; i < to; i++) {
+    multiplyChance(table, long, tableOf(cell, p.callDb), edgeOf(cell), p.levels[group]! + first - beyond * step, step) // prettier-ignore
+  for (let i = from, at = 0; i < to; i++, at += every) {
     let sum = 0
-    for (let k = 0; k < U_NODES.length; k++) {
-      const x = 2 * (i - from) + beyond + shift * U_NODES[k]!
-      const j = x | 0
-      const a = table[j]!
-      sum += U_WEIGHTS[k]! * (a + (x - j) * (table[j + 1]! - a))
-    }
+    for (let k = 0, j = at; k < weights.length; k++, j += stride) sum += weights[k]! * table[j]!
     state[i]! *= sum
   }
+}
+
+/** What a link has of its own at a mark, N(0, σu²), on steps of the shadowing's grid: the trapezoid rule to 4 σu. */
+interface OwnEffect {
+  /** The grid's step, or a whole part of it, dB. */
+  step: number
+  /** From node to node, steps. */
+  stride: number
+  weights: Float64Array
+}
+
+/** Nodes are 0.7 σu apart, or closer where calls are steadier than that, and fall on the grid. */
+function ownEffectOn(h: number, { linkDb, callDb }: LevelParameters): OwnEffect {
+  const apart = Math.max(0.2 * linkDb, Math.min(0.7 * linkDb, 1.2 * callDb))
+  const parts = Math.max(1, Math.min(MOST_PARTS, Math.ceil(h / apart)))
+  const step = h / parts
+  const stride = Math.max(1, Math.floor(apart / step))
+  const far = Math.ceil((4 * linkDb) / (stride * step))
+  const weights = Float64Array.from({ length: 2 * far + 1 }, (_, k) => Math.exp(-0.5 * (((k - far) * stride * step) / linkDb) ** 2)) // prettier-ignore
+  const sum = weights.reduce((total, w) => total + w, 0)
+  return { step, stride, weights: weights.map((w) => w / sum) }
 }
 
 /** What is left of a stretch when its unlikely ends are cut off and made nought. */
@@ -305,16 +318,16 @@ export function fitLevels(marks: readonly LevelMark[], reports: readonly LevelRe
   )
   const start = begin(legs, groups.length)
   if (!start) return null
+  const tableOf = chanceTables()
   const cost = (x: readonly number[]) => {
     const p = parametersAt(x, groups.length)
     if (!(p.shadowDb < 60 && p.linkDb < 40 && p.callDb < 40 && p.callDb > 0.15)) return 1e9
-    return -levelLogLikelihood(legs, p) - logPrior(x, groups.length)
+    return -levelLogLikelihood(legs, p, tableOf) - logPrior(x, groups.length)
   }
   const scale = [...groups.map(() => 1), 0.2, 0.2, 0.3, 0.3, 0.3]
-  const found = descend(cost, start, scale)
-  const covariance = inverseSpd(found.hessian)
-  if (!covariance) return null
-  const draws = importanceDraws((x) => -cost(x), found.x, covariance, DRAWS, SEED)
+  const found = descend(cost, start, scale, true)
+  if (!found.covariance) return null
+  const draws = importanceDraws((x) => -cost(x), found.x, found.covariance, DRAWS, SEED)
   return {
     groups,
     parameters: parametersAt(found.x, groups.length),

@@ -1,6 +1,5 @@
 import lgamma from '@stdlib/math-base-special-gammaln'
 import { descend } from './descend'
-import { inverseSpd } from './cholesky'
 import { normalCdf, normalQuantile } from './normal'
 import type { Interval } from './pairedDifference'
 
@@ -56,7 +55,7 @@ export function betaBinomialDifference(calls: readonly CountAt[]): CountDifferen
     return -log
   }
   const found = descend(cost, [0, 0, -2, Math.log(4)], [0.5, 0.5, 1, 0.5])
-  const covariance = inverseSpd(found.hessian)
+  const { covariance } = found
   if (!covariance) return null
   const [level, delta, , logS] = found.x as [number, number, number, number]
   const se = Math.sqrt(covariance[1]![1]!)

@@ -47,18 +47,25 @@ function tabled(width: number, softDb: number, sd: number): Kind {
   return { values, startDb, perDb, width, softDb, sd }
 }
 
+/** Gives the table of a report's chance by its kind and the spread. */
+export type ChanceTables = (cell: LevelCell, sd: number) => ChanceTable
+
+/** Kinds that are kept; with new spreads all the time the old ones are let go. */
+const MOST_KINDS = 60
+
 /**
  * Chances of reports as tables, one for each kind of report (how wide, how soft) and each spread: reports of a run are of a
  * few kinds only, and reading a table costs a tenth of two normal distribution functions. Linear between steps of a
  * thirty-second of the spread: absolute error below 6e-5.
  */
-export function chanceTables(): (cell: LevelCell, sd: number) => ChanceTable {
-  const kinds: Kind[] = []
+export function chanceTables(): ChanceTables {
+  let kinds: Kind[] = []
   return (cell, sd) => {
     const width = widthOf(cell)
     for (const k of kinds)
       if (k.sd === sd && k.softDb === cell.softDb && (k.width === width || Math.abs(k.width - width) < 1e-9))
         return k
+    if (kinds.length >= MOST_KINDS) kinds = kinds.slice(MOST_KINDS / 2)
     const made = tabled(width, cell.softDb, sd)
     kinds.push(made)
     return made

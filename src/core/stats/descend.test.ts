@@ -7,12 +7,17 @@ describe('the least value of a smooth function', () => {
     expect(x[0]).toBeCloseTo(1, 1)
     expect(x[1]).toBeCloseTo(1, 1)
   })
-  it('curves there as the function does', () => {
+  it('has the inverse of the function’s curvature there, whichever way it was come by', () => {
+    // Hand calculation: second derivatives 6, 1, 10, so the inverse is 1/59 of 10, -1, 6.
     const f = ([a, b]: readonly number[]) => 3 * (a! - 2) ** 2 + a! * b! + 5 * b! ** 2
-    const { hessian } = descend(f, [0, 0], [1, 0.1])
-    expect(hessian[0]![0]).toBeCloseTo(6, 4)
-    expect(hessian[0]![1]).toBeCloseTo(1, 4)
-    expect(hessian[1]![1]).toBeCloseTo(10, 4)
+    for (const rough of [false, true]) {
+      const { covariance } = descend(f, [0, 0], [1, 0.1], rough)
+      const expected = [[10 / 59, -1 / 59], [-1 / 59, 6 / 59]] // prettier-ignore
+      expected.forEach((row, i) => row.forEach((v, j) => expect(covariance![i]![j]).toBeCloseTo(v, 3)))
+    }
+  })
+  it('has none where the function is level in some direction', () => {
+    expect(descend(([a, b]) => (a! + b! - 1) ** 2, [3, 0], [1, 1]).covariance).toBeNull()
   })
 })
 

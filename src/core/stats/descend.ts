@@ -1,26 +1,32 @@
+import { inverseSpd } from './cholesky'
+
 /** Where a function is least, and how it curves there. */
 export interface Least {
   x: number[]
   value: number
-  /** Second derivatives by differences. */
-  hessian: number[][]
+  /** Inverse of the second derivatives there; null where they are not definite. */
+  covariance: number[][] | null
 }
 
 const ROUNDS = 60
 const NEAR = 1e-3
+/** Once a round gains less than this, the curvature is taken by differences, and steps go by it. */
+const CLOSE = 1
 
 /**
  * The least value of a smooth function of a dozen variables, by the quasi-Newton method of Broyden, Fletcher, Goldfarb and
  * Shanno with forward differences and a halving line search (Nocedal and Wright, Numerical Optimization, chapter 6), and
- * its curvature there.
+ * its curvature there. Near the end it starts from second differences, which saves rounds where variables hang together.
  * @param f function; large where it is not defined
  * @param start where to begin
  * @param scale what counts as a fair step along each variable, above nought
+ * @param rough the covariance may be the one that the steps went by, which costs no more
  */
 export function descend(
   f: (x: readonly number[]) => number,
   start: readonly number[],
   scale: readonly number[],
+  rough = false,
 ): Least {
   const n = start.length
   const at = (y: readonly number[]) => f(y.map((v, i) => v * scale[i]!))
@@ -34,6 +40,7 @@ export function descend(
     })
   let gradient = gradientAt(y, value)
   let inverse = first(n)
+  let curved = false
   for (let round = 0; round < ROUNDS; round++) {
     let step = inverse.map((row) => -row.reduce((s, v, j) => s + v * gradient[j]!, 0))
     let downhill = step.reduce((s, v, i) => s + v * gradient[i]!, 0)
@@ -61,9 +68,19 @@ export function descend(
     value = nextValue
     gradient = nextGradient
     if (gained < 1e-5) break
-    if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
+    if (!curved && gained < CLOSE) {
+      const bent = inverseSpd(curvature(at, y, value, true))
+      curved = bent !== null
+      if (bent) inverse = bent
+      else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
+    } else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
   }
-  return { x: y.map((v, i) => v * scale[i]!), value, hessian: curvature(at, y, scale, n) }
+  const covariance = rough && curved ? inverse : inverseSpd(curvature(at, y, value, false))
+  return {
+    x: y.map((v, i) => v * scale[i]!),
+    value,
+    covariance: covariance && covariance.map((row, i) => row.map((v, j) => v * scale[i]! * scale[j]!)),
+  }
 }
 
 const first = (n: number): number[][] =>
@@ -82,32 +99,27 @@ function updated(
   )
 }
 
-/** Second derivatives by central differences, on the scale of the function's own variables. */
+/**
+ * Second derivatives by differences, on the scale of fair steps.
+ * @param oneWay half as many calls; what is not square in two variables together does not cancel then
+ */
 function curvature(
   at: (y: readonly number[]) => number,
   y: readonly number[],
-  scale: readonly number[],
-  n: number,
-) {
+  here: number,
+  oneWay: boolean,
+): number[][] {
   const d = 0.15
-  const moved = (i: number, a: number, j = -1, b = 0) => {
-    const p = [...y]
-    p[i]! += a
-    if (j >= 0) p[j]! += b
-    return at(p)
-  }
-  const here = at(y)
+  const moved = (i: number, by: number, j = -1) => at(y.map((v, k) => (k === i || k === j ? v + by : v)))
   const up = y.map((_, i) => moved(i, d))
   const down = y.map((_, i) => moved(i, -d))
-  const h = Array.from({ length: n }, () => new Array<number>(n).fill(0))
-  for (let i = 0; i < n; i++) {
-    h[i]![i] = (up[i]! - 2 * here + down[i]!) / (d * d) / (scale[i]! * scale[i]!)
+  const h = y.map(() => new Array<number>(y.length).fill(0))
+  for (let i = 0; i < y.length; i++) {
+    h[i]![i] = (up[i]! - 2 * here + down[i]!) / (d * d)
     for (let j = 0; j < i; j++) {
-      const both =
-        (moved(i, d, j, d) + moved(i, -d, j, -d) - up[i]! - up[j]! - down[i]! - down[j]! + 2 * here) /
-        (2 * d * d)
-      h[i]![j] = both / (scale[i]! * scale[j]!)
-      h[j]![i] = h[i]![j]!
+      const forwards = moved(i, d, j) - up[i]! - up[j]! + here
+      const both = oneWay ? forwards : (forwards + moved(i, -d, j) - down[i]! - down[j]! + here) / 2
+      h[i]![j] = h[j]![i] = both / (d * d)
     }
   }
   return h

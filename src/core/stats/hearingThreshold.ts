@@ -1,4 +1,4 @@
-import { countedBy } from './countedBy'
+import { countedBy, groupedBy } from './countedBy'
 import { minimise } from './minimise'
 import { quickNormalCdf as normalCdf } from './quickNormalCdf'
 
@@ -31,12 +31,23 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
   const heard = marks.flat().flatMap((r) => (r.heard ? [r] : []))
   if (heard.length === 0 || heard.length === marks.flat().length) return null
   const lowest = Math.min(...heard.map((r) => r.upper))
-  const useful = kindsOf(marks.filter((m) => m.some((r) => r.heard) && m.length > 1))
   const links = [...new Set(marks.flat().map((r) => r.link))]
+  const steps = groupedBy(heard, stepName).map(([r]) => ({ lower: r!.lower, upper: r!.upper }))
+  const stepAt = new Map(steps.map((s, i) => [stepName(s), i]))
+  const useful = kindsOf(marks.filter((m) => m.some((r) => r.heard) && m.length > 1)).map((kind) => ({
+    ...kind,
+    /** By link and step among all; -1 for not heard. */
+    reports: kind.mark.map((r) => ({
+      k: links.indexOf(r.link),
+      step: r.heard ? stepAt.get(stepName(r))! : -1,
+    })),
+  }))
   const first = Math.min(...heard.map((r) => r.lower)) - 30
   const last = Math.max(...heard.map((r) => r.upper)) + 15
   const levels = Math.ceil((last - first) / GRID_STEP) + 1
 
+  // Steps are few and marks are many: what a step says at each level is worked out once for a link, and kept while it stays.
+  const said = new Map<number, { offset: number; spread: number; chances: Float64Array }>()
   const cost = (x: readonly number[]): number => {
     const [threshold, logSoft, logSpread] = [x[0]!, x[1]!, x[2]!]
     const soft = Math.exp(logSoft)
@@ -67,49 +78,58 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
       anyHeard.set(tried, all)
       return all
     }
-    for (const { mark, tried, times } of useful) {
-      const reports = mark.map((r) => {
-        const k = links.indexOf(r.link)
-        return { r, table: tables[k]!, offset: k === 0 ? 0 : x[2 + k]! }
-      })
+    const saidBy = (step: number, k: number) => {
+      const key = step * links.length + k
+      const offset = k === 0 ? 0 : x[2 + k]!
+      const old = said.get(key)
+      if (old?.offset === offset && old.spread === spread) return old.chances
+      const { lower, upper } = steps[step]!
+      const chances = new Float64Array(levels)
+      for (let j = 0; j < levels; j++) {
+        const level = first + j * GRID_STEP + offset
+        chances[j] = normalCdf((upper - level) / spread) - normalCdf((lower - level) / spread)
+      }
+      said.set(key, { offset, spread, chances })
+      return chances
+    }
+    const heardAt = steps.map((s) => Math.log(normalCdf(((s.lower + s.upper) / 2 - threshold) / soft) + 1e-300)) // prettier-ignore
+    for (const { mark, reports, tried, times } of useful) {
       let [from, to] = [0, levels - 1]
-      for (const { r, offset } of reports)
-        if (r.heard) {
-          from = Math.max(from, Math.ceil((r.lower - offset - 5 * spread - first) / GRID_STEP))
-          to = Math.min(to, Math.floor((r.upper - offset + 5 * spread - first) / GRID_STEP))
-        }
+      for (const { k, step } of reports) {
+        if (step < 0) continue
+        const { lower, upper } = steps[step]!
+        const offset = k === 0 ? 0 : x[2 + k]!
+        from = Math.max(from, Math.ceil((lower - offset - 5 * spread - first) / GRID_STEP))
+        to = Math.min(to, Math.floor((upper - offset + 5 * spread - first) / GRID_STEP))
+      }
+      const here = reports.map(({ k, step }) => (step < 0 ? tables[k]! : saidBy(step, k)))
       let top = 0
       for (let j = from; j <= to; j++) {
         let p = 1
-        for (const { r, table, offset } of reports) {
-          if (!r.heard) p *= table[j]!
-          else {
-            const level = first + j * GRID_STEP + offset
-            p *= normalCdf((r.upper - level) / spread) - normalCdf((r.lower - level) / spread)
-          }
-        }
+        for (const table of here) p *= table[j]!
         top += p
       }
-      let here = Math.log(top + 1e-300) - Math.log(anyHeardOf(tried, mark))
-      for (const r of mark)
-        if (r.heard) here += Math.log(normalCdf(((r.lower + r.upper) / 2 - threshold) / soft) + 1e-300)
-      log += times * here
+      let told = Math.log(top + 1e-300) - Math.log(anyHeardOf(tried, mark))
+      for (const { step } of reports) if (step >= 0) told += heardAt[step]!
+      log += times * told
     }
     return -log
   }
 
   const start = [lowest, Math.log(2.5), Math.log(4), ...links.slice(1).map(() => 0)]
-  const steps = [3, 0.4, 0.4, ...links.slice(1).map(() => 3)]
-  const { x, value } = minimise(cost, start, steps, 0.05)
+  const firstSteps = [3, 0.4, 0.4, ...links.slice(1).map(() => 3)]
+  const { x, value } = minimise(cost, start, firstSteps, 0.05)
   const moved = (by: number) => cost([x[0]! + by, ...x.slice(1)])
   const curve = (moved(1) + moved(-1) - 2 * value) / 1
   return { thresholdDb: x[0]!, softDb: Math.hypot(Math.exp(x[1]!), curve > 0.06 ? 1 / Math.sqrt(curve) : 4) }
 }
 
+const stepName = ({ lower, upper }: { lower: number; upper: number }) => `${lower} ${upper}`
+
 /** Marks whose reports are the same tell the same. */
 function kindsOf(marks: readonly (readonly HeardOrNot[])[]) {
   const ordered = marks.map((m) => [...m].sort((a, b) => a.link - b.link))
   return countedBy(ordered, (m) =>
-    m.map((r) => (r.heard ? `${r.link} ${r.lower} ${r.upper}` : `${r.link}`)).join(';'),
+    m.map((r) => (r.heard ? `${r.link} ${stepName(r)}` : `${r.link}`)).join(';'),
   ).map(({ item, times }) => ({ mark: item, tried: item.map((r) => r.link).join(' '), times }))
 }

@@ -34,7 +34,8 @@ export function heardCell(thresholdDb: number, softDb = 0): LevelCell {
 
 /** The same report with a known advantage taken out. @param knownDb dB by which the link was favoured */
 export function shiftCell(cell: LevelCell, knownDb: number): LevelCell {
-  return { ...cell, lower: cell.lower - knownDb, upper: cell.upper - knownDb }
+  const { lower, upper, softDb, notHeard } = cell
+  return { lower: lower - knownDb, upper: upper - knownDb, softDb, notHeard }
 }
 
 /** The middle of a bounded cell in dB; null where an end is open. */

@@ -1,5 +1,4 @@
 import { descend } from './descend'
-import { inverseSpd } from './cholesky'
 import { normalCdf, normalPdf, normalQuantile } from './normal'
 import type { Interval } from './pairedDifference'
 
@@ -62,7 +61,7 @@ export function orderedProbit(marks: readonly OrderedMark[], levels: number): Or
   }
   const start = [0, Math.log(2), -1.5, ...Array.from({ length: cuts - 1 }, () => 0)]
   const found = descend(cost, start, start.map(() => 0.5)) // prettier-ignore
-  const covariance = inverseSpd(found.hessian)
+  const { covariance } = found
   if (!covariance) return null
   // An ordinary step is the mean distance of the cut points between which reports lie.
   const gaps = found.x.slice(3).map(Math.exp)
