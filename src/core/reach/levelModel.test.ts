@@ -147,6 +147,9 @@ describe('reach from levels', () => {
       expect(p.low).toBeLessThan(p.level)
       expect(p.high).toBeGreaterThan(p.level)
     }
+    // Straight over lg distance: from 300 m to 1 km and on to 5 km it falls as the decades do.
+    const perDecade = (a: number, b: number) => (line[a]!.level - line[b]!.level) / Math.log10(line[b]!.distanceM / line[a]!.distanceM) // prettier-ignore
+    expect(perDecade(0, 1)).toBeCloseTo(perDecade(1, 2), 9)
     const far = (chance: number) => reachFromLevels(fit, 'L0 to', needed, chance)!.estimateM
     expect(far(0.9)).toBeLessThan(far(0.5))
     expect(fitLevels(marks, reports)).toEqual(fit)

@@ -325,7 +325,7 @@ export function fitLevels(marks: readonly LevelMark[], reports: readonly LevelRe
     return -levelLogLikelihood(legs, p, tableOf) - logPrior(x, groups.length)
   }
   const scale = [...groups.map(() => 1), 0.2, 0.2, 0.3, 0.3, 0.3]
-  const found = descend(cost, start, scale, true)
+  const found = descend(cost, start, scale)
   if (!found.covariance) return null
   const draws = importanceDraws((x) => -cost(x), found.x, found.covariance, DRAWS, SEED)
   return {

@@ -94,18 +94,34 @@ export function reachThroughRelay(
   }
 }
 
-/** The fitted line of a group with the 90 % band of its median, at distances above nought, m. */
+/**
+ * The fitted line of a group, the mean of its draws and so straight over lg distance, with the 90 % band of that line. Draws are
+ * some hundred, so the band is their standard deviation at each distance times their own 5 and 95 per cent points, taken over all
+ * distances together.
+ * @param distancesM above nought, m
+ */
 export function levelLine(fit: LevelFit, group: string, distancesM: readonly number[]): LevelLine[] {
   const at = fit.groups.indexOf(group)
   if (at < 0) return []
-  const of = (p: LevelParameters, m: number) => p.levels[at]! - 10 * p.slope * Math.log10(m / 1000)
-  return distancesM.map((distanceM) => {
-    const all = fit.draws.map((p) => of(p, distanceM)).sort((a, b) => a - b)
+  const n = fit.draws.length
+  const all = distancesM.map((distanceM) => {
+    const levels = fit.draws.map((p) => p.levels[at]! - 10 * p.slope * Math.log10(distanceM / 1000))
+    const level = levels.reduce((sum, v) => sum + v, 0) / n
+    const sd = Math.sqrt(levels.reduce((sum, v) => sum + (v - level) ** 2, 0) / n)
+    const apart = levels.map((v) => (sd > 0 ? (v - level) / sd : 0)).sort((a, b) => a - b)
     return {
       distanceM,
-      level: sortedQuantile(all, 0.5),
-      low: sortedQuantile(all, 0.05),
-      high: sortedQuantile(all, 0.95),
+      level,
+      sd,
+      apart: [sortedQuantile(apart, 0.05), sortedQuantile(apart, 0.95)] as const,
     }
   })
+  const end = (k: 0 | 1) => all.reduce((sum, p) => sum + p.apart[k], 0) / all.length
+  const [low, high] = [end(0), end(1)]
+  return all.map(({ distanceM, level, sd }) => ({
+    distanceM,
+    level,
+    low: level + low * sd,
+    high: level + high * sd,
+  }))
 }

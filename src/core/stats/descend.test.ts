@@ -7,14 +7,12 @@ describe('the least value of a smooth function', () => {
     expect(x[0]).toBeCloseTo(1, 1)
     expect(x[1]).toBeCloseTo(1, 1)
   })
-  it('has the inverse of the function’s curvature there, whichever way it was come by', () => {
+  it('has the inverse of the function’s curvature there', () => {
     // Hand calculation: second derivatives 6, 1, 10, so the inverse is 1/59 of 10, -1, 6.
     const f = ([a, b]: readonly number[]) => 3 * (a! - 2) ** 2 + a! * b! + 5 * b! ** 2
-    for (const rough of [false, true]) {
-      const { covariance } = descend(f, [0, 0], [1, 0.1], rough)
-      const expected = [[10 / 59, -1 / 59], [-1 / 59, 6 / 59]] // prettier-ignore
-      expected.forEach((row, i) => row.forEach((v, j) => expect(covariance![i]![j]).toBeCloseTo(v, 3)))
-    }
+    const { covariance } = descend(f, [0, 0], [1, 0.1])
+    const expected = [[10 / 59, -1 / 59], [-1 / 59, 6 / 59]] // prettier-ignore
+    expected.forEach((row, i) => row.forEach((v, j) => expect(covariance![i]![j]).toBeCloseTo(v, 4)))
   })
   it('has none where the function is level in some direction', () => {
     expect(descend(([a, b]) => (a! + b! - 1) ** 2, [3, 0], [1, 1]).covariance).toBeNull()

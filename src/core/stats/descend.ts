@@ -20,13 +20,11 @@ const CLOSE = 1
  * @param f function; large where it is not defined
  * @param start where to begin
  * @param scale what counts as a fair step along each variable, above nought
- * @param rough the covariance may be the one that the steps went by, which costs no more
  */
 export function descend(
   f: (x: readonly number[]) => number,
   start: readonly number[],
   scale: readonly number[],
-  rough = false,
 ): Least {
   const n = start.length
   const at = (y: readonly number[]) => f(y.map((v, i) => v * scale[i]!))
@@ -75,7 +73,7 @@ export function descend(
       else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
     } else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
   }
-  const covariance = rough && curved ? inverse : inverseSpd(curvature(at, y, value, false))
+  const covariance = inverseSpd(curvature(at, y, value, true))
   return {
     x: y.map((v, i) => v * scale[i]!),
     value,

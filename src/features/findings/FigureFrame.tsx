@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useRef, type ReactNode } from 'react'
 import { CopyButton } from '@/ui/fields/CopyButton'
+import { Later } from '@/ui/shell'
 import { TakeAlong } from './TakeAlong'
 
 interface Props {
@@ -12,11 +13,13 @@ interface Props {
   caption: ReactNode
   /** Its data as a table. */
   csv: () => string
+  /** Of the drawing, px. */
+  height: number
   children: ReactNode
 }
 
 /** A drawing with its sentence, and the ways to take it along: PNG, SVG, its data. */
-export function FigureFrame({ title, caption, csv, children }: Props) {
+export function FigureFrame({ title, caption, csv, height, children }: Props) {
   const box = useRef<HTMLDivElement>(null)
   return (
     <Box component="figure" aria-label={title} sx={{ m: 0, mb: 3, breakInside: 'avoid' }}>
@@ -28,7 +31,7 @@ export function FigureFrame({ title, caption, csv, children }: Props) {
       </Box>
       {/* Cut off for the moment in which the drawing follows a narrower window. */}
       <Box ref={box} sx={{ overflow: 'hidden' }}>
-        {children}
+        <Later height={height}>{children}</Later>
       </Box>
       <TakeAlong box={box} select="svg.recharts-surface" title={title}>
         <CopyButton text={csv} label="Copy its data as CSV" />

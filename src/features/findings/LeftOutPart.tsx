@@ -1,6 +1,6 @@
 'use client'
 
-import Autocomplete from '@mui/material/Autocomplete'
+import Autocomplete, { createFilterOptions } from '@mui/material/Autocomplete'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
@@ -21,6 +21,9 @@ interface Props {
   leftOut: readonly LeftOutChoice[]
   onChange: (leftOut: LeftOutChoice[]) => void
 }
+
+/** As many as anybody looks through; typing narrows a long log's checks down. */
+const firstOnes = createFilterOptions<Option>({ limit: 200 })
 
 function optionsOf(plan: TrialPlan, log: RunLog): Option[] {
   const marks = marksNow(plan, log)
@@ -72,6 +75,7 @@ export function LeftOutPart({ plan, log, leftOut, onChange }: Props) {
       >
         <Autocomplete
           options={options.filter((o) => !isOut(o))}
+          filterOptions={firstOnes}
           groupBy={(o) => o.group}
           getOptionKey={(o) => `${o.what} ${o.id}`}
           getOptionLabel={(o) => o.label}

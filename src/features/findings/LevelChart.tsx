@@ -1,13 +1,13 @@
 'use client'
 
-import { Area, ErrorBar, Line, Scatter } from 'recharts'
+import { Area, Line } from 'recharts'
 import type { LevelFindings } from '@/core/findings'
 import type { Direction, Link } from '@/core/kit'
 import type { Units } from '@/core/units'
 import { rigLook } from '@/ui/theme/palette'
 import { onAxis, roundDomain } from './chartAxes'
 import { DistanceChart } from './DistanceChart'
-import { intervalDot, IntervalMark } from './intervalDots'
+import { EndLetter, intervalDot, IntervalMarks } from './intervalDots'
 
 interface Props {
   levels: LevelFindings
@@ -17,30 +17,6 @@ interface Props {
   /** The unit of levels: dB over S9, dBm. */
   unit: string
   units: Units
-}
-
-/** The rig's letter at the far end of its line. */
-function EndLabel({
-  x = 0,
-  y = 0,
-  index,
-  last,
-  text,
-  color,
-}: {
-  x?: number | string
-  y?: number | string
-  index?: number
-  last: number
-  text: string
-  color: string
-}) {
-  if (index !== last) return null
-  return (
-    <text x={Number(x) + 4} y={Number(y) + 5} fontSize={15} fontWeight={700} fill={color}>
-      {text}
-    </text>
-  )
 }
 
 /** Level against distance: every report as the interval that it is, the fitted line and its band, both schools beside it. */
@@ -96,45 +72,26 @@ export function LevelChart({ levels, links, looks, direction, unit, units }: Pro
             strokeDasharray={look.dash}
             strokeWidth={2.5}
             dot={false}
-            label={
-              <EndLabel
-                last={rows.length - 1}
-                text={links.find((l) => l.id === g.linkId)!.letter}
-                color={look.hue}
-              />
-            }
             isAnimationActive={false}
           />
         )
       })}
+      {groups.map((g) => {
+        const { hue } = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
+        const end = rows.at(-1)!
+        const letter = links.find((l) => l.id === g.linkId)!.letter
+        return <EndLetter key={g.linkId} x={end.x} y={g.line.at(-1)!.level} text={letter} color={hue} />
+      })}
       {groups.map((g, k) => {
         const { hue } = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
-        const data = points
+        const dots = points
           .filter((p) => p.linkId === g.linkId)
           .map((p) => {
             // A little apart, so that links at one mark do not hide each other.
             const x = onAxis(p.distanceM, units) * 1.012 ** (k - (groups.length - 1) / 2)
             return intervalDot(x, p.low, p.high)
           })
-        return (
-          <Scatter
-            key={g.linkId}
-            data={data}
-            dataKey="y"
-            fill={hue}
-            isAnimationActive={false}
-            shape={<IntervalMark color={hue} />}
-          >
-            <ErrorBar
-              dataKey="error"
-              direction="y"
-              width={0}
-              stroke={hue}
-              strokeOpacity={0.55}
-              strokeWidth={1.5}
-            />
-          </Scatter>
-        )
+        return <IntervalMarks key={g.linkId} dots={dots} color={hue} bar={0.55} />
       })}
     </DistanceChart>
   )

@@ -68,6 +68,7 @@ export function LevelSection({ findings, plan, looks, reliability, units }: Prop
         </ToggleButtonGroup>
       )}
       <FigureFrame
+        height={380}
         title={`Level against distance, ${direction}`}
         csv={csv}
         caption={

@@ -38,6 +38,7 @@ export function PredictionSection({
         Does it match the prediction?
       </Typography>
       <FigureFrame
+        height={340}
         title="Reported against predicted"
         csv={csv}
         caption={

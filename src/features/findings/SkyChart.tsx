@@ -1,11 +1,11 @@
 'use client'
 
-import { Area, ErrorBar, Line, ReferenceLine, Scatter } from 'recharts'
+import { Area, Line, ReferenceLine } from 'recharts'
 import type { JudgedPair } from '@/core/findings'
 import type { Units } from '@/core/units'
 import { onAxis, roundDomain } from './chartAxes'
 import { DistanceChart } from './DistanceChart'
-import { intervalDot, IntervalMark } from './intervalDots'
+import { intervalDot, IntervalMarks } from './intervalDots'
 
 interface Props {
   pair: JudgedPair
@@ -34,9 +34,7 @@ export function SkyChart({ pair, line, first, units }: Props) {
       <Area dataKey="band" fill="var(--accent)" fillOpacity={0.2} stroke="none" connectNulls isAnimationActive={false} />
       <Line dataKey="median" stroke="var(--accent)" strokeWidth={2.5} dot={false} connectNulls isAnimationActive={false} />
       <Line dataKey="predicted" stroke="var(--ink)" strokeDasharray="7 5" strokeWidth={2} dot={false} connectNulls isAnimationActive={false} />
-      <Scatter data={dots} dataKey="y" isAnimationActive={false} shape={<IntervalMark color="var(--ink)" />}>
-        <ErrorBar dataKey="error" direction="y" width={0} stroke="var(--ink)" strokeOpacity={0.4} strokeWidth={1.5} />
-      </Scatter>
+      <IntervalMarks dots={dots} color="var(--ink)" bar={0.4} />
     </DistanceChart>
   )
 } // prettier-ignore

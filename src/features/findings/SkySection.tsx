@@ -166,6 +166,7 @@ export function SkySection({ plan, pairs, knobs, units, onSky }: Props) {
         </TextField>
       </Box>
       <FigureFrame
+        height={320}
         title={`${a.name} against ${b.name}, by take-off`}
         csv={() =>
           writeCsv(

@@ -40,6 +40,7 @@ export function TrendSection({ pairs, marginDb, name, units }: Props) {
       </Typography>
       <PairPicker pairs={shown} at={Math.min(at, shown.length - 1)} name={name} onChange={setAt} />
       <FigureFrame
+        height={320}
         title={title}
         csv={csv}
         caption={
