@@ -108,7 +108,7 @@ export function fitRunLevels(
 }
 
 /** The model is fitted to this many marks at the most; more would take long and tell little more. */
-const MOST_MARKS = 160
+const MOST_MARKS = 100
 
 /** Marks taken evenly out of a long list, each leg in its order. */
 function someOf(marks: readonly Mark[]): readonly Mark[] {

@@ -73,7 +73,7 @@ export function descend(
       else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
     } else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
   }
-  const covariance = inverseSpd(curvature(at, y, value, true))
+  const covariance = inverseSpd(curvature(at, y, value, false))
   return {
     x: y.map((v, i) => v * scale[i]!),
     value,
