@@ -176,7 +176,7 @@ function multiplyEmission(
   }
 }
 
-/** What a link has of its own at a mark, N(0, σu²), on steps of the shadowing's grid: the trapezoid rule to 4 σu. */
+/** What a link has of its own at a mark, N(0, σu²), on steps of the shadowing's grid: the trapezoid rule to 3.4 σu. */
 interface OwnEffect {
   /** The grid's step, or a whole part of it, dB. */
   step: number
@@ -191,7 +191,7 @@ function ownEffectOn(h: number, { linkDb, callDb }: LevelParameters): OwnEffect 
   const parts = Math.max(1, Math.min(MOST_PARTS, Math.ceil(h / apart)))
   const step = h / parts
   const stride = Math.max(1, Math.floor(apart / step))
-  const far = Math.ceil((4 * linkDb) / (stride * step))
+  const far = Math.ceil((3.4 * linkDb) / (stride * step))
   const weights = Float64Array.from({ length: 2 * far + 1 }, (_, k) => Math.exp(-0.5 * (((k - far) * stride * step) / linkDb) ** 2)) // prettier-ignore
   const sum = weights.reduce((total, w) => total + w, 0)
   return { step, stride, weights: weights.map((w) => w / sum) }
@@ -201,7 +201,7 @@ function ownEffectOn(h: number, { linkDb, callDb }: LevelParameters): OwnEffect 
 function likely(state: Float64Array, from: number, to: number): [number, number] {
   let top = 0
   for (let i = from; i < to; i++) if (state[i]! > top) top = state[i]!
-  const least = 1e-11 * top
+  const least = 1e-9 * top
   while (from < to - 1 && state[from]! < least) state[from++] = 0
   while (to > from + 1 && state[to - 1]! < least) state[--to] = 0
   return [from, to]
@@ -237,10 +237,10 @@ function forward(
   next.fill(0)
   for (let i = 0; i < n; i++) {
     const v = state[i]!
-    if (v < 1e-12) continue
+    if (v < 1e-11) continue
     const centre = (rho * (i * h - half) + half) / h
-    const first = Math.max(0, Math.floor(centre - 4.5 * q))
-    const last = Math.min(n - 1, Math.ceil(centre + 4.5 * q))
+    const first = Math.max(0, Math.floor(centre - 4 * q))
+    const last = Math.min(n - 1, Math.ceil(centre + 4 * q))
     const x = first - centre
     let w = Math.exp(-a * x * x)
     let ratio = Math.exp(-a * (2 * x + 1))
