@@ -75,14 +75,11 @@ export interface RunLog {
   undoable: Entry[]
 }
 
-interface Thread {
-  root: Entry
-  latest: Entry
-  /** Newest body that is not a void. */
-  body: EntryBody
-  voided: { reason: string } | null
-  length: number
-}
+/**
+ * An entry with all that corrects it: the first of them, the newest, the newest body that is not a void, whether it is voided, and
+ * how many they are.
+ */
+type VisitThread = (root: Entry, latest: Entry, body: EntryBody, voided: { reason: string } | null, length: number) => void // prettier-ignore
 
 const inOrder = (a: Entry, b: Entry) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
 
@@ -96,15 +93,10 @@ function once(entries: readonly Entry[]): readonly Entry[] {
   return entries
 }
 
-const alone = (e: Entry): Thread => ({
-  root: e,
-  latest: e,
-  body: e.body,
-  voided: e.body.kind === 'void' ? { reason: e.body.reason } : null,
-  length: 1,
-})
+const voidedBy = ({ body }: Entry) => (body.kind === 'void' ? { reason: body.reason } : null)
 
-function threads(all: readonly Entry[]): Thread[] {
+/** Goes through the threads in the order of their making; none is kept, since logs are long. */
+function eachThread(all: readonly Entry[], visit: VisitThread): void {
   const entries = once(all)
   const corrected = new Set<string>()
   for (const e of entries) if (e.supersedes !== null) corrected.add(e.supersedes)
@@ -130,16 +122,14 @@ function threads(all: readonly Entry[]): Thread[] {
     if (list) list.push(e)
     else groups.set(root, [e])
   }
-  const found: Thread[] = []
   for (const e of entries) {
     const list = groups.get(e.id)
     if (list && list.length > 1) {
       const latest = list[list.length - 1]!
       const standing = list.findLast((x) => x.body.kind !== 'void')
-      found.push({ ...alone(latest), root: e, body: (standing ?? latest).body, length: list.length })
-    } else if (list || !byId.has(e.id)) found.push(alone(e))
+      visit(e, latest, (standing ?? latest).body, voidedBy(latest), list.length)
+    } else if (list || !byId.has(e.id)) visit(e, e, e.body, voidedBy(e), 1)
   }
-  return found
 }
 
 /**
@@ -170,7 +160,7 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
   }
   let stateAt = ''
   let atMark = ''
-  for (const { root, latest, body, voided, length } of threads(entries)) {
+  eachThread(entries, (root, latest, body, voided, length) => {
     if (!voided && body.kind !== 'at mark' && body.kind !== 'track') log.undoable.push(latest)
     if (body.kind === 'check') {
       const { id, wallTime: time, device, role } = root
@@ -181,9 +171,9 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
       if (body.fix !== undefined) check.fix = body.fix
       if (body.words !== undefined) check.words = body.words
       log.checks.push(check)
-      continue
+      return
     }
-    if (voided) continue
+    if (voided) return
     if (body.kind !== 'skip' && body.kind !== 'run' && body.kind !== 'void') {
       log.events.push({ id: root.id, time: root.wallTime, device: root.device, body })
       standing(log, body)
@@ -203,8 +193,8 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
       log.state = body.state === 'reopened' ? 'going' : body.state
       log.stateReason = body.reason
     }
-  }
-  log.undoable.sort(inOrder)
+  })
+  if (log.undoable.some((e, i, all) => i > 0 && all[i - 1]!.id > e.id)) log.undoable.sort(inOrder)
   applyGrades(log)
   return log
 }

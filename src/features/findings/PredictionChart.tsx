@@ -2,7 +2,7 @@
 
 import { CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts' // prettier-ignore
 import type { AgainstPrediction } from '@/core/findings'
-import { AXIS, belowLabel, dbTicks, roundDomain, uprightDb } from './chartAxes'
+import { AXIS, belowLabel, dbTicks, roundDomain, uprightDb, withMinus } from './chartAxes'
 import { intervalDot, IntervalMarks } from './intervalDots'
 
 /** Every report beside what was predicted for it; to base filled, from base hollow. */
@@ -29,6 +29,7 @@ export function PredictionChart({ found }: { found: AgainstPrediction }) {
           type="number"
           domain={x}
           ticks={dbTicks(x)}
+          tickFormatter={withMinus}
           label={belowLabel('predicted, dBm')}
         />
         <YAxis {...uprightDb(y, 'reported, dBm')} />

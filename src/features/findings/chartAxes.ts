@@ -30,6 +30,9 @@ export function dbTicks([low, high]: readonly [number, number]): number[] {
 /** What all charts share. Every tick is drawn as given; to find out whether they all have room would hold the page up. */
 export const AXIS = { interval: 0, stroke: 'var(--ink)', tick: { fill: 'var(--ink)', fontSize: 13 } } as const
 
+/** A tick with a proper minus sign. */
+export const withMinus = (v: number) => String(v).replace('-', '−')
+
 /** The name of a lower axis. */
 export const belowLabel = (value: string) => ({
   value,
@@ -44,6 +47,7 @@ export const uprightDb = (domain: [number, number], name: string) => ({
   type: 'number' as const,
   domain,
   ticks: dbTicks(domain),
+  tickFormatter: withMinus,
   allowDataOverflow: true,
   width: 60,
   label: {
