@@ -36,6 +36,13 @@ test('findings: knobs turned over the same log, the levels, where it flips, and 
   await expect(levels.locator('svg.recharts-surface')).toBeVisible()
   await levels.getByRole('button', { name: 'from base' }).click()
   await expect(page.getByRole('figure', { name: 'Level against distance, from base' })).toBeVisible()
+  // What it draws: each rig's reports and its letter where its line ends.
+  await expect(levels.locator('g.intervals')).toHaveCount(3)
+  expect(await levels.locator('g.intervals rect').count()).toBeGreaterThan(20)
+  for (const letter of ['A', 'B', 'C'])
+    await expect(
+      levels.locator('svg.recharts-surface text', { hasText: new RegExp(`^${letter}$`) }),
+    ).toBeVisible()
   const [svg] = await Promise.all([
     page.waitForEvent('download'),
     levels.getByRole('button', { name: 'Save as SVG' }).click(),

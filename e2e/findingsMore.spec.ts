@@ -54,6 +54,9 @@ test('what goes in can be chosen, each with its reason, and taken back; runs are
   expect(csv.split('\r\n')[0]).toBe('by,part,a,b,difference_db,low90_db,high90_db,marks,changes,flips')
   expect(csv).toMatch(/\r\nleg,[^,]+,Stub whip,Long whip,-\d/)
   await expect(part(page, 'Against the prediction')).toContainText('prediction')
+  const beside = part(page, 'Against the prediction')
+  await expect(beside.locator('path.recharts-line-curve')).toBeVisible()
+  expect(await beside.locator('g.intervals rect').count()).toBeGreaterThan(20)
   await expect(part(page, 'What to check next')).toContainText('They tell most from')
 
   const claims = part(page, 'Claims and facts')

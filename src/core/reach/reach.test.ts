@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import type { Link, Rig } from '@/core/kit'
-import { firthLogistic } from './firthLogistic'
+import { seededRandom } from '@/core/stats'
+import { firthLogistic, penalisedLogLikelihood } from './firthLogistic'
+import { repeatedProbit } from './repeatedProbit'
 import { reachFromCopies, worseReach, type CopyAt } from './reachFromCopies'
 import { chanceOverSmoothGround } from './smoothGround'
 
@@ -41,6 +43,21 @@ describe('firthLogistic', () => {
   })
 })
 
+describe('marks that are counted together', () => {
+  it('weigh as many as they are, in either method', () => {
+    const [x, copied] = [Math.log10(1.4), true]
+    const apart = [{ x, copied }, { x, copied }, { x, copied }, { x: 0.5, copied: false }, { x: 0, copied: true }]
+    const together = [{ x, copied, times: 3 }, { x: 0.5, copied: false }, { x: 0, copied: true, times: 1 }]
+    for (const [a, b] of [[1, -4], [0.2, -12], [-3, 2]] as const)
+      expect(penalisedLogLikelihood(together, a, b)).toBeCloseTo(penalisedLogLikelihood(apart, a, b), 10)
+    const count = { x, copied: 1, tries: 2 }
+    const far = { x: 0.6, copied: 0, tries: 2 }
+    const [one, two] = [repeatedProbit([count, count, far], 0.5), repeatedProbit([{ ...count, marks: 2 }, far], 0.5)] // prettier-ignore
+    for (const [place, slope] of [[0.2, 3], [0.4, 8], [0, 0]] as const)
+      expect(two(place, slope)).toBeCloseTo(one(place, slope), 10)
+  }) // prettier-ignore
+})
+
 describe('reachFromCopies', () => {
   // Expected: R, the profile of the same penalised likelihood over a grid of 2 mB with optimize() for the slope.
   it('agrees with a profile computed another way', () => {
@@ -74,6 +91,38 @@ describe('reachFromCopies', () => {
     expect(five.method).toBe('random-intercept probit on lg distance')
     expect(Math.abs(Math.log10(five.estimateM! / once.estimateM!))).toBeLessThan(0.12)
     expect(five.highM! / five.lowM!).toBeGreaterThan(1.2)
+  })
+  it('of a long log, whose marks are put together, is what all of its marks say', () => {
+    // Chance falls about 2.5 km. Expected: the line of Firth's regression over every mark by Newton's method, another way to its top.
+    const random = seededRandom(5)
+    const long = Array.from({ length: 640 }, (_, i): CopyAt => {
+      const distanceM = 300 + 9 * i
+      const chance = 1 / (1 + Math.exp(14 * Math.log10(distanceM / 2500)))
+      return { markId: `m${i}`, distanceM, copied: random.uniform() < chance }
+    })
+    const { intercept, slope } = firthLogistic(long.map((c) => ({ x: Math.log10(c.distanceM), copied: c.copied }))) // prettier-ignore
+    for (const chance of [0.9, 0.5, 0.1]) {
+      const expected = 10 ** ((Math.log(chance / (1 - chance)) - intercept) / slope)
+      const found = reachFromCopies(long, chance)
+      expect(found.marks).toBe(640)
+      expect(Math.abs(found.estimateM! / expected - 1)).toBeLessThan(0.015)
+      expect(found.lowM!).toBeLessThan(expected)
+      expect(found.highM!).toBeGreaterThan(expected)
+    }
+  })
+  it('of a long log with repeats stands where it stands without them, and is no wider than of every other mark', () => {
+    const random = seededRandom(6)
+    const long = Array.from({ length: 300 }, (_, i) => {
+      const distanceM = 300 + 18 * i
+      const own = random.normal()
+      return Array.from({ length: 3 }, (): CopyAt => ({ markId: `m${i}`, distanceM, copied: 9 * Math.log10(2500 / distanceM) + 0.7 * own + random.normal() > 0 })) // prettier-ignore
+    })
+    const all = reachFromCopies(long.flat(), 0.5)
+    const half = reachFromCopies(long.filter((_, i) => i % 2 === 0).flat(), 0.5)
+    expect(all.method).toBe('random-intercept probit on lg distance')
+    expect(Math.abs(Math.log10(all.estimateM! / 2500))).toBeLessThan(0.05)
+    expect(Math.abs(Math.log10(all.estimateM! / half.estimateM!))).toBeLessThan(0.06)
+    expect(all.highM! / all.lowM!).toBeLessThan(half.highM! / half.lowM!)
   })
   it('takes the worse of two directions', () => {
     const near = reachFromCopies(checks([1, 1, 1, 0, 0, 0, 0, 0, 0, 0]), 0.5)
