@@ -1,54 +1,60 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { readFileSync } from 'node:fs'
+import { beforeEach, describe, expect, it } from 'vitest'
 import {
-  addTrial,
-  appendEntries,
-  listRuns,
-  listTrials,
-  logOf,
-  newId,
-  openDatabase,
-  openTrial,
-  type Db,
-} from '@/data'
-import { seedOstrey } from '@/demo/ostrey'
+  dayOfFiles,
+  guessColumns,
+  guessScales,
+  readCheckRows,
+  readCsvTable,
+  readKitJson,
+} from '@/core/formats'
+import type { EntryBody } from '@/core/trial'
+import { addTrial, appendEntries, importDay, listRuns, newId, openDatabase, openTrial, planOf, startRun, type Db } from '@/data' // prettier-ignore
 import { trialLine, trialState } from './trialLine'
 
-let folder: string
+const file = (name: string) => readFileSync(`e2e/fixtures/${name}`, 'utf8')
 let db: Db
-beforeAll(() => {
-  folder = mkdtempSync(join(tmpdir(), 'even-reach-lines-'))
-  db = openDatabase(join(folder, 'lines.db'))
-  seedOstrey(db)
+let trialId: string
+beforeEach(() => {
+  db = openDatabase(':memory:')
+  const table = readCsvTable(file('ostrey-spring-checks.csv'))
+  const kit = readKitJson(file('ostrey-spring-kit.json'))
+  if (!table.ok || !kit.ok) throw new Error('fixtures')
+  const { rows } = readCheckRows(table.value, guessColumns(table.value.heading), null)
+  const day = dayOfFiles(rows, kit.value, null, {
+    scales: guessScales(rows, kit.value),
+    makeId: () => newId(),
+  })
+  if (!day.ok) throw new Error('day')
+  trialId = importDay(db, day.value, 'hash', 'spring.csv', true)
 })
-afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
-const trial = (name: string) => listTrials(db).find((t) => t.name.startsWith(name))!
-const open = (name: string) => openTrial(db, trial(name).id)!
+const write = (runId: string, body: EntryBody) =>
+  appendEntries(db, [
+    { id: newId(), runId, device: 'd', role: 'out there', wallTime: new Date().toISOString(), seq: 1, supersedes: null, body },
+  ]) // prettier-ignore
+const open = (id: string) => openTrial(db, id)!
+const line = (id: string) => trialLine(db, open(id).trial)
+const again = () =>
+  startRun(db, trialId, 'Again', planOf(open(trialId)), { note: '', fixedBeforehand: true, imported: false }, '2099-01-01T00:00:00.000Z') // prettier-ignore
 
 describe('a trial in a line', () => {
   it('that was carried out says how many checks it has and leads to its findings', () => {
-    const line = trialLine(db, trial('Short or long'))
-    expect(line.step).toBe('findings')
-    expect(line.state).toMatch(/^finished, \d+ checks$/)
+    expect(line(trialId)).toMatchObject({ step: 'findings' })
+    expect(line(trialId).state).toMatch(/^finished, \d+ checks$/)
+    expect(trialState(db, open(trialId)).findings).toBe('3 links compared')
   })
   it('that is going on says how far it is and leads to the field', () => {
-    const going = listTrials(db).find((t) =>
-      listRuns(db, t.id).some((r) => logOf(db, r.id).state === 'going'),
-    )!
-    const line = trialLine(db, going)
-    expect(line.step).toBe('field')
-    const [, done, total] = line.state.match(/^(\d+) of (\d+) checks made$/)!
-    expect(Number(done)).toBeGreaterThan(0)
-    expect(Number(done)).toBeLessThan(Number(total))
+    const { links, marks } = planOf(open(trialId))
+    const runId = again()
+    write(runId, { kind: 'check', linkId: links[0]!.id, markId: marks[0]!.id, direction: 'to base', repeat: 1, text: '5 by 7', calls: 1, remark: '', state: 'graded' }) // prettier-ignore
+    expect(line(trialId).step).toBe('field')
+    expect(line(trialId).state).toMatch(/^1 of \d+ checks made$/)
   })
   it('that was only named leads to its kit, and every step says what it lacks', () => {
     const id = addTrial(db, 'Just named', 'Which?', 1)
-    const named = listTrials(db).find((t) => t.id === id)!
-    expect(trialLine(db, named)).toMatchObject({ state: 'begun', step: 'kit', question: 'Which?' })
-    expect(trialState(db, openTrial(db, id)!)).toEqual({
+    expect(line(id)).toMatchObject({ state: 'begun', step: 'kit', question: 'Which?' })
+    expect(trialState(db, open(id))).toEqual({
       kit: 'no rigs chosen',
       ground: 'no base yet',
       plan: 'nothing to make',
@@ -57,22 +63,17 @@ describe('a trial in a line', () => {
       run: null,
     })
   })
-  it('counts by the run that stands: one voided makes room for the one before it', () => {
-    const [newest, before] = listRuns(db, trial('Short or long').id).map((row) => logOf(db, row.id))
-    const state = trialState(db, open('Short or long'))
-    const standing = newest!.state === 'voided' ? before! : newest!
-    expect(state.run!.log.checks.length).toBe(standing.checks.length)
-    expect(state.field).toBe(`${state.run!.done} of ${state.run!.total} checks`)
+  it('counts by the newest run that stands: one that was voided makes room for the one before it', () => {
+    const before = trialState(db, open(trialId))
+    const runId = again()
+    expect(trialState(db, open(trialId)).run!.row.id).toBe(runId)
+    write(runId, { kind: 'run', state: 'voided', reason: 'wrong lead' })
+    expect(trialState(db, open(trialId))).toEqual(before)
   })
   it('whose only run is void says so and leads back to the plan', () => {
-    const line = open('Dipole or vertical')
-    for (const run of listRuns(db, line.trial.id)) {
-      const wallTime = new Date().toISOString()
-      appendEntries(db, [
-        { id: newId(), runId: run.id, device: 'd', role: 'out there', wallTime, seq: 1, supersedes: null, body: { kind: 'run', state: 'voided', reason: 'wrong lead' } },
-      ]) // prettier-ignore
-    }
-    expect(trialState(db, line)).toMatchObject({ field: 'run voided', findings: 'nothing logged', run: null })
-    expect(trialLine(db, trial('Dipole or vertical'))).toMatchObject({ step: 'plan' })
+    for (const { id } of listRuns(db, trialId))
+      write(id, { kind: 'run', state: 'voided', reason: 'wrong lead' })
+    expect(trialState(db, open(trialId))).toMatchObject({ field: 'run voided', findings: 'nothing logged', run: null }) // prettier-ignore
+    expect(line(trialId)).toMatchObject({ step: 'plan' })
   })
 })
