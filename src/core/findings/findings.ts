@@ -57,9 +57,18 @@ export interface Prepared {
 
 /** Every pair of links in every direction, and the levels of all. */
 export function prepareFindings(input: FindingsInput): Prepared {
-  const { checks } = readChecks(input)
-  const cellSets = cellsOf(input, checks)
-  return { pairs: comparePairs(input, checks, cellSets), levels: fitRunLevels(input, checks, cellSets) }
+  return { pairs: comparePairs(input), levels: fitRunLevels(input) }
+}
+
+/** Findings without what the levels say, for those who want the verdicts first. */
+export const NO_LEVELS: FittedLevels = { fit: null, points: [], cells: new Map() }
+
+/** Whether sentences before the levels' own rest on them: distances by their slope, the ways through a relay. */
+export function restsOnLevels(input: FindingsInput): boolean {
+  return (
+    readChecks(input).checks.some((c) => c.attenuationDb > 0) ||
+    input.links.some((l) => l.base.kind === 'relay')
+  )
 }
 
 /** Every pair of links in every direction and in both together. */

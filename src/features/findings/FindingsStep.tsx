@@ -3,18 +3,16 @@
 import Box from '@mui/material/Box'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
-import ToggleButton from '@mui/material/ToggleButton'
-import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
-import { useMemo, useRef, useState, useTransition } from 'react'
-import type { Burden, Findings } from '@/core/findings'
+import { Suspense, useMemo, useRef, useState, useTransition } from 'react'
+import type { Burden, Findings, LevelFindings } from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
 import { marksNow, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import { CopyRuleField } from '@/ui/fields/CopyRuleField'
-import { Fold, LinkButton, PageHead } from '@/ui/shell'
+import { Fold, Later, LinkButton, PageHead } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import type { AreaToCover } from './areasToCover'
@@ -26,7 +24,8 @@ import { differencesCsv, reachesCsv } from './findingsCsv'
 import { OnTheWay } from './OnTheWay'
 import { ReachTable } from './ReachTable'
 import { KnobFields } from './KnobFields'
-import { LevelSection } from './LevelSection'
+import { LegPicker } from './LegPicker'
+import { LevelSection, LevelsToCome } from './LevelSection'
 import { NeedSection } from './NeedSection'
 import { paramsFromKnobs, type Knobs } from './ruleParams'
 import { RestsOn } from './RestsOn'
@@ -46,6 +45,8 @@ interface Props {
   plan: TrialPlan
   log: RunLog
   findings: Findings
+  /** What the levels say; known a little after the rest, the first time. */
+  levels: Promise<LevelFindings | null>
   burdens: [string, Burden][]
   areas: AreaToCover[]
   knobs: Knobs
@@ -60,6 +61,10 @@ const SCOPE_NAMES: Record<string, string> = {
   loop: 'Loop',
 }
 
+/** A strip of more checks than these is drawn once the sentences can be read, px kept free for it meanwhile. */
+const MANY_CHECKS = 1500
+const MANY_HEIGHT = 520
+
 /** The findings: verdicts in words first, the strip that carries them, then the figures and what was left out. */
 export function FindingsStep({
   trialId,
@@ -69,6 +74,7 @@ export function FindingsStep({
   plan,
   log,
   findings,
+  levels,
   burdens,
   areas,
   knobs,
@@ -86,6 +92,7 @@ export function FindingsStep({
     () => stripModel(plan, marks, log, bracketsOf(findings, units), leg, ground),
     [plan, marks, log, findings, units, leg, ground],
   )
+  const drawn = <ReachStrip model={model} units={units} title="What was heard, and how far each reaches" />
   const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
   const markName = (id: string) => marks.find((m) => m.id === id)?.name ?? id
   const runName = (id: string) => runs.find((r) => r.id === id)?.name ?? id
@@ -140,26 +147,11 @@ export function FindingsStep({
           onChange={(rule) => turn({ rule })}
         />
         <KnobFields knobs={shown} onChange={turn} />
-        {legs.length > 1 && (
-          <ToggleButtonGroup
-            exclusive
-            size="small"
-            value={leg ?? ''}
-            onChange={(_, v: string | null) => v !== null && setLeg(v || null)}
-            aria-label="Leg shown"
-          >
-            <ToggleButton value="">All legs</ToggleButton>
-            {legs.map(([id, legName]) => (
-              <ToggleButton key={id} value={id}>
-                {legName}
-              </ToggleButton>
-            ))}
-          </ToggleButtonGroup>
-        )}
+        {legs.length > 1 && <LegPicker {...{ legs, leg }} onChange={setLeg} />}
       </Box>
       <ChoicesPanel {...{ plan, log, runs, runId, apart }} knobs={shown} onChange={turn} />
       <div ref={strip}>
-        <ReachStrip model={model} units={units} title="What was heard, and how far each reaches" />
+        {log.checks.length > MANY_CHECKS ? <Later height={MANY_HEIGHT}>{drawn}</Later> : drawn}
       </div>
       <TakeAlong box={strip} select='svg[role="group"]' title="Reach strip" />
       <Typography variant="h2" component="h2" sx={{ mt: 3, mb: 1 }}>
@@ -194,7 +186,9 @@ export function FindingsStep({
       <Box sx={{ mt: 1 }}>
         <CopyButton text={() => reachesCsv(findings, name)} label="Copy the reaches as CSV" />
       </Box>
-      <LevelSection {...{ findings, plan, looks, units }} reliability={knobs.reliability} />
+      <Suspense fallback={<LevelsToCome />}>
+        <LevelSection {...{ levels, plan, looks, units }} reliability={knobs.reliability} />
+      </Suspense>
       <NeedSection {...{ plan, findings, burdens, areas, knobs, units }} onNeed={turn} />
       <ClaimsSection {...{ plan, findings, knobs, units }} onClaims={(claims) => turn({ claims })} />
       <CausesSection

@@ -4,8 +4,8 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
-import { useState } from 'react'
-import { chanceInWords, outBackWords, type Findings } from '@/core/findings'
+import { use, useState } from 'react'
+import { chanceInWords, outBackWords, type LevelFindings } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
 import { listenerOf } from '@/core/kit'
 import type { TrialPlan } from '@/core/trial'
@@ -15,7 +15,7 @@ import { FigureFrame } from './FigureFrame'
 const LevelChart = dynamic(() => import('./LevelChart').then((m) => m.LevelChart), { ssr: false })
 
 interface Props {
-  findings: Findings
+  levels: Promise<LevelFindings | null>
   plan: TrialPlan
   looks: number[]
   reliability: number
@@ -24,10 +24,22 @@ interface Props {
 
 const one = (v: number) => v.toFixed(1)
 
+/** In the place of the levels until they are worked out. */
+export function LevelsToCome() {
+  return (
+    <section aria-label="Levels" aria-busy>
+      <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>
+        Levels
+      </Typography>
+      <p style={{ minHeight: 520 }}>Working out how the levels fall over this ground…</p>
+    </section>
+  )
+}
+
 /** What the levels say: how they fall on this ground, and how far the level that a copy needs is held. */
-export function LevelSection({ findings, plan, looks, reliability, units }: Props) {
+export function LevelSection({ levels: coming, plan, looks, reliability, units }: Props) {
   const [direction, setDirection] = useState(plan.directions[0]!)
-  const { levels } = findings
+  const levels = use(coming)
   if (!levels) return null
   const scale = plan.scales[listenerOf(direction)]
   const unit = scale.kind === 'level' ? scale.unit : 'dB over S9'

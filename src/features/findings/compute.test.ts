@@ -1,10 +1,21 @@
+import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
+import { inputOf } from '@/core/findings'
+import {
+  dayOfFiles,
+  guessColumns,
+  guessScales,
+  loggedChecks,
+  readCheckRows,
+  readCsvTable,
+  readKitJson,
+} from '@/core/formats'
 import type { Link, Rig } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
 import { foldEntries, type Mark, type TrialPlan } from '@/core/trial'
 import { testEntry } from '@/core/trial/testLog'
 import type { RunRow } from '@/data'
-import { findingsOf, poolOf } from './compute'
+import { findingsOf, findingsThenLevels, poolOf } from './compute'
 import { knobsFromParams } from './ruleParams'
 
 const rig = (id: string, powerW = 2): Rig => ({
@@ -33,4 +44,35 @@ it('a rig described later changes what is evened, though no check has changed', 
   const before = evened([added, ...checks])
   // Ten times the power is ten dB, which is taken out of N and so added to A less N.
   expect(evened([added, ...checks, told]) - before).toBeCloseTo(10, 6)
+})
+
+const day = (attenuationDb = 0) => {
+  const table = readCsvTable(readFileSync('e2e/fixtures/ostrey-spring-checks.csv', 'utf8'))
+  const kit = readKitJson(readFileSync('e2e/fixtures/ostrey-spring-kit.json', 'utf8'))
+  if (!table.ok || !kit.ok) throw new Error('fixtures')
+  const { rows } = readCheckRows(table.value, guessColumns(table.value.heading), null)
+  const scales = guessScales(rows, kit.value)
+  const made = dayOfFiles(rows, kit.value, null, { scales, makeId: (_what, name) => name })
+  if (!made.ok) throw new Error('day')
+  const logged = loggedChecks(made.value).map((c) => ({ ...c, attenuationDb }))
+  return inputOf(made.value.plan, made.value.plan.marks, logged, true)
+}
+
+it('a page has its verdicts before the levels are worked out, and the same in the end', async () => {
+  const input = day()
+  const { findings, levels } = findingsThenLevels(input)
+  expect(findings.levels).toBeNull()
+  const all = findingsOf(input)
+  expect({ ...findings, levels: all.levels }).toEqual(all)
+  expect(await levels).toEqual(all.levels)
+  // Once worked out they come with the rest, under another copy rule too.
+  const again = findingsThenLevels({ ...input, reliability: 0.5 })
+  expect(again.findings.levels).not.toBeNull()
+  expect(await again.levels).toEqual(again.findings.levels)
+})
+
+it('waits for the levels where distances rest on their slope', async () => {
+  const { findings, levels } = findingsThenLevels(day(10))
+  expect(findings.attenuatedBySlope).toBe(findings.levels!.slope.estimate)
+  expect(await levels).toBe(findings.levels)
 })

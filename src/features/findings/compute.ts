@@ -2,12 +2,19 @@ import { createHash } from 'node:crypto'
 import {
   basisOf,
   causesOf,
+  chancesOf,
+  comparePairs,
+  fitRunLevels,
+  levelFindings,
   makeFindings,
+  NO_LEVELS,
   poolRuns,
-  prepareFindings,
+  readChecks,
+  restsOnLevels,
   type Causes,
   type Findings,
   type FindingsInput,
+  type LevelFindings,
   type Pool,
   type Prepared,
   type RunEvent,
@@ -23,17 +30,21 @@ const LARGEST_CACHE = 24
 /** The newest few results by what they were made from. */
 function keeper<T>() {
   const kept = new Map<string, T>()
-  return (key: string, make: () => T): T => {
-    const old = kept.get(key)
-    if (old !== undefined) return old
-    const made = make()
-    kept.set(key, made)
-    if (kept.size > LARGEST_CACHE) kept.delete(kept.keys().next().value!)
-    return made
+  return {
+    has: (key: string) => kept.has(key),
+    get(key: string, make: () => T): T {
+      const old = kept.get(key)
+      if (old !== undefined) return old
+      const made = make()
+      kept.set(key, made)
+      if (kept.size > LARGEST_CACHE) kept.delete(kept.keys().next().value!)
+      return made
+    },
   }
 }
 
-const preparedBy = keeper<Prepared>()
+const pairsBy = keeper<Prepared['pairs']>()
+const levelsBy = keeper<Prepared['levels']>()
 const causesBy = keeper<Promise<Causes>>()
 
 /** Lets whatever else the server was asked go first. */
@@ -76,13 +87,52 @@ export function poolOf(runs: readonly RunWithLog[], knobs: Knobs): Pool {
   )
 }
 
-const prepared = (input: FindingsInput) => preparedBy(keyOf(input), () => prepareFindings(input))
+function prepared(input: FindingsInput): Prepared {
+  const key = keyOf(input)
+  return {
+    pairs: pairsBy.get(key, () => comparePairs(input)),
+    levels: levelsBy.get(key, () => fitRunLevels(input)),
+  }
+}
 
 /**
  * Findings of an input under what the reader has chosen. The comparisons do not depend on it and are kept, so that turning a
  * knob answers at once.
  */
 export const findingsOf = (input: FindingsInput): Findings => makeFindings(input, prepared(input))
+
+const LOOK_EVERY_MS = 20
+const LONGEST_WAIT_MS = 3000
+
+/** When this thread has had nothing to do for a moment: by then a page has been sent as far as it is known. */
+async function whenQuiet(): Promise<void> {
+  const start = performance.now()
+  for (let quiet = 0; quiet < 3 && performance.now() - start < LONGEST_WAIT_MS;) {
+    const asked = performance.now()
+    await new Promise<void>((resolve) => setTimeout(resolve, LOOK_EVERY_MS))
+    quiet = performance.now() - asked < 1.6 * LOOK_EVERY_MS ? quiet + 1 : 0
+  }
+}
+
+/**
+ * Findings for a page: the verdicts at once, and what the levels say as soon as it is known, which takes longest the first time.
+ * Where sentences rest on the levels, all is waited for.
+ */
+export function findingsThenLevels(input: FindingsInput): {
+  findings: Findings
+  levels: Promise<LevelFindings | null>
+} {
+  const key = keyOf(input)
+  if (levelsBy.has(key) || restsOnLevels(input)) {
+    const findings = findingsOf(input)
+    return { findings, levels: Promise.resolve(findings.levels) }
+  }
+  const pairs = pairsBy.get(key, () => comparePairs(input))
+  const levels = whenQuiet().then(() =>
+    levelFindings(input, readChecks(input).checks, prepared(input).levels, chancesOf(input)),
+  )
+  return { findings: makeFindings(input, { pairs, levels: NO_LEVELS }), levels }
+}
 
 /** What other stations said in these runs, and what was written down of the conditions. */
 const besideChecks = (runs: readonly RunWithLog[]): RunEvent[] =>
@@ -108,7 +158,7 @@ export function causesOfRuns(
 ): Promise<Causes> {
   const { input } = poolOf(runs, knobs)
   const events = besideChecks(runs)
-  return causesBy(hash([input, ground?.expected ?? null, events]), () =>
+  return causesBy.get(hash([input, ground?.expected ?? null, events]), () =>
     causesOf(input, prepared(input), ground, events, othersFirst),
   )
 }

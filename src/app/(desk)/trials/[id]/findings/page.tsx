@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation'
 import { burdensOf } from '@/features/findings/burdens'
 import { db, groundOf, listAreas, listParts, listRigs } from '@/data'
 import { areasToCover } from '@/features/findings/areasToCover'
-import { findingsOf, poolOf } from '@/features/findings/compute'
+import { findingsThenLevels, poolOf } from '@/features/findings/compute'
 import { FindingsStep } from '@/features/findings/FindingsStep'
 import { NoFindings } from '@/features/findings/NoFindings'
 import { findingsAsked, type Query } from '@/features/findings/request'
@@ -33,7 +33,7 @@ export default async function FindingsPage({ params, searchParams }: Props) {
       apart={apart}
       plan={plan}
       log={shown.log}
-      findings={findingsOf(input)}
+      {...findingsThenLevels(input)}
       knobs={knobs}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
       areas={areasToCover(listAreas(db()), plan.base)}
