@@ -1,7 +1,7 @@
 import { listenerOf, type Direction } from '@/core/kit/rig'
 import { describeCopyRule, isCopied, type CopyRule } from '@/core/reports/copyRule'
 import { describeScale } from '@/core/reports/scale'
-import { stepWidthDb } from '@/core/reports/toCell'
+import { isInDb, stepWidthDb } from '@/core/reports/toCell'
 import { reachFromCopies, worseReach, type CopyAt, type Reach } from '@/core/reach/reachFromCopies'
 import { comparePair, type LeftOut, type PairComparison, type Scope } from './comparePair'
 import { readChecks, type FindingsInput, type ReadCheck } from './input'
@@ -62,6 +62,10 @@ export function prepareFindings(input: FindingsInput): Prepared {
 
 /** Findings without what the levels say, for those who want the verdicts first. */
 export const NO_LEVELS: FittedLevels = { fit: null, points: [], cells: new Map() }
+
+/** Whether any listener's reports are levels at all. */
+export const tellLevels = (input: FindingsInput) =>
+  input.directions.some((d) => isInDb(input.scales[listenerOf(d)]))
 
 /** Whether sentences before the levels' own rest on them: distances by their slope, the ways through a relay. */
 export function restsOnLevels(input: FindingsInput): boolean {

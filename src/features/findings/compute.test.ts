@@ -76,3 +76,12 @@ it('waits for the levels where distances rest on their slope', async () => {
   expect(findings.attenuatedBySlope).toBe(findings.levels!.slope.estimate)
   expect(await levels).toBe(findings.levels)
 })
+
+it('keeps no place for levels where reports are words', async () => {
+  const input = day()
+  const scale = defaultScale('readability')
+  const { findings, levels } = findingsThenLevels({ ...input, scales: { base: scale, out: scale } })
+  expect(findings.levels).toBeNull()
+  const first = await Promise.race([levels, new Promise((resolve) => setTimeout(() => resolve('later'), 5))])
+  expect(first).toBeNull()
+})

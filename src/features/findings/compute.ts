@@ -11,6 +11,7 @@ import {
   poolRuns,
   readChecks,
   restsOnLevels,
+  tellLevels,
   type Causes,
   type Findings,
   type FindingsInput,
@@ -116,14 +117,14 @@ async function whenQuiet(): Promise<void> {
 
 /**
  * Findings for a page: the verdicts at once, and what the levels say as soon as it is known, which takes longest the first time.
- * Where sentences rest on the levels, all is waited for.
+ * Where sentences rest on the levels, or nothing can be said of them, there is nothing to wait for apart.
  */
 export function findingsThenLevels(input: FindingsInput): {
   findings: Findings
   levels: Promise<LevelFindings | null>
 } {
   const key = keyOf(input)
-  if (levelsBy.has(key) || restsOnLevels(input)) {
+  if (levelsBy.has(key) || !tellLevels(input) || restsOnLevels(input)) {
     const findings = findingsOf(input)
     return { findings, levels: Promise.resolve(findings.levels) }
   }
