@@ -1,5 +1,4 @@
 // How long findings take, and how much memory: npm run bench. Results go by hand into docs/benchmarks.md.
-import { readFileSync } from 'node:fs'
 import {
   causesInLog,
   cellsOf,
@@ -12,18 +11,8 @@ import {
 } from '../src/core/findings'
 import { ORDINARY_FIELD, simulateRun } from '../src/core/sim'
 import { asLogged, foldEntries, type Entry, type Mark } from '../src/core/trial'
-import {
-  dayOfFiles,
-  guessColumns,
-  guessScales,
-  loggedChecks,
-  readCheckRows,
-  readCsvTable,
-  readGpx,
-  readKitJson,
-} from '../src/core/formats'
-
-const file = (name: string) => readFileSync(new URL(`../e2e/fixtures/${name}`, import.meta.url), 'utf8')
+import { loggedChecks, readGpx } from '../src/core/formats'
+import { testDay } from '../src/data/testDay'
 
 function median(run: () => void, times: number): number {
   const taken = Array.from({ length: times }, () => {
@@ -34,14 +23,8 @@ function median(run: () => void, times: number): number {
   return taken[Math.floor(times / 2)]!
 }
 
-const table = readCsvTable(file('ostrey-spring-checks.csv'))
-const kit = readKitJson(file('ostrey-spring-kit.json'))
-if (!table.ok || !kit.ok) throw new Error('fixtures')
-const { rows } = readCheckRows(table.value, guessColumns(table.value.heading), null)
-const scales = guessScales(rows, kit.value)
-const day = dayOfFiles(rows, kit.value, null, { scales, makeId: (_what, name) => name })
-if (!day.ok) throw new Error('day')
-const input = inputOf(day.value.plan, day.value.plan.marks, loggedChecks(day.value), true)
+const { day } = testDay()
+const input = inputOf(day.plan, day.plan.marks, loggedChecks(day), true)
 const pairs = prepareFindings(input)
 const track = Array.from(
   { length: 100_000 },
@@ -54,8 +37,8 @@ const cells = cellsOf(input, checks)
 
 /** A run of some 5,000 checks: the same links at 833 marks. */
 const many = (() => {
-  const marks = Array.from({ length: 833 }, (_, i): Mark => ({ ...day.value.plan.marks[0]!, id: `m${i}`, legId: `l${i % 8}`, distanceM: 200 + 7 * i, alongM: 200 + 7 * i })) // prettier-ignore
-  const plan = { ...day.value.plan, marks }
+  const marks = Array.from({ length: 833 }, (_, i): Mark => ({ ...day.plan.marks[0]!, id: `m${i}`, legId: `l${i % 8}`, distanceM: 200 + 7 * i, alongM: 200 + 7 * i })) // prettier-ignore
+  const plan = { ...day.plan, marks }
   const run = simulateRun(plan, { ...ORDINARY_FIELD, seed: 1, gainDbi: {} })
   const logged = run.map((c, i) => asLogged(c, { id: `c${i}`, time: '', device: 'd', role: 'out there' }))
   return inputOf(plan, marks, logged, true)

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { EMPTY_ASSEMBLY, EMPTY_PORT, EXAMPLE_PARTS, type NewPart } from '@/core/kit'
-import { dayOfFiles, guessColumns, guessScales, readCheckRows, readCsvTable, readKitJson } from '@/core/formats'
+import { testDay } from './testDay'
 import {
   addLegToTrial, addPaper, addPart, addRig, deletePart, deleteRuleSet, getPaper, listKitParts, listParts, listRuleSets, saveUnit,
   serviceOf, setService, updatePart, updateRuleSet, addTrial, appendEntries, checksHash, makeVariant, DatabaseRefused, deleteRig, deleteTrial, entriesOf,
@@ -179,15 +179,9 @@ describe('trials and runs', () => {
 })
 
 describe('import', () => {
-  const read = (name: string) => readFileSync(new URL(`../../e2e/fixtures/${name}`, import.meta.url), 'utf8')
   function day() {
-    const table = readCsvTable(read('ostrey-spring-checks.csv'))
-    const kit = readKitJson(read('ostrey-spring-kit.json'))
-    if (!table.ok || !kit.ok) throw new Error('fixtures')
-    const { rows } = readCheckRows(table.value, guessColumns(table.value.heading), null)
-    const made = dayOfFiles(rows, kit.value, null, { scales: guessScales(rows, kit.value), makeId: (w, n) => `${w} ${n}` })
-    if (!made.ok) throw new Error('day')
-    return { day: made.value, hash: checksHash(rows, kit.value) }
+    const { day, rows, kit } = testDay((what, name) => `${what} ${name}`)
+    return { day, hash: checksHash(rows, kit) }
   }
   it('brings a day in, and knows the same file again', () => {
     addRig(db, rig('A'))

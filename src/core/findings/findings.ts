@@ -6,7 +6,7 @@ import { reachFromCopies, worseReach, type CopyAt, type Reach } from '@/core/rea
 import { comparePair, type LeftOut, type PairComparison, type Scope } from './comparePair'
 import { readChecks, type FindingsInput, type ReadCheck } from './input'
 import { fitRunLevels, levelFindings, type FittedLevels, type LevelFindings } from './levelFindings'
-import { cellsOf } from './levels'
+import { cellsIn, cellsOf } from './levels'
 import { judgePairs, type JudgedPair } from './verdict'
 
 export interface LinkReach {
@@ -57,7 +57,8 @@ export interface Prepared {
 
 /** Every pair of links in every direction, and the levels of all. */
 export function prepareFindings(input: FindingsInput): Prepared {
-  return { pairs: comparePairs(input), levels: fitRunLevels(input) }
+  const { checks, sets } = cellsIn(input)
+  return { pairs: comparePairs(input, checks, sets), levels: fitRunLevels(input, checks, sets) }
 }
 
 /** Findings without what the levels say, for those who want the verdicts first. */
@@ -68,12 +69,10 @@ export const tellLevels = (input: FindingsInput) =>
   input.directions.some((d) => isInDb(input.scales[listenerOf(d)]))
 
 /** Whether sentences before the levels' own rest on them: distances by their slope, the ways through a relay. */
-export function restsOnLevels(input: FindingsInput): boolean {
-  return (
-    readChecks(input).checks.some((c) => c.attenuationDb > 0) ||
-    input.links.some((l) => l.base.kind === 'relay')
-  )
-}
+export const restsOnLevels = (input: FindingsInput, checks: readonly ReadCheck[]) =>
+  hasAttenuated(checks) || input.links.some((l) => l.base.kind === 'relay')
+
+const hasAttenuated = (checks: readonly ReadCheck[]) => checks.some((c) => c.attenuationDb > 0)
 
 /** Every pair of links in every direction and in both together. */
 export function comparePairs(
@@ -111,7 +110,7 @@ export function judgeAll(input: FindingsInput, compared: readonly PairComparison
 export function makeFindings(input: FindingsInput, prepared: Prepared = prepareFindings(input)): Findings {
   const { checks, voided, chosenOut } = readChecks(input)
   const levels = levelFindings(input, checks, prepared.levels, chancesOf(input))
-  const attenuated = checks.some((c) => c.attenuationDb > 0)
+  const attenuated = hasAttenuated(checks)
   const slope = levels?.slope.estimate ?? PLANE_EARTH_SLOPE
   const reaches = reachesOf(input, checks, slope)
   const unread = checks.filter((c) => c.reading.state === 'not read')

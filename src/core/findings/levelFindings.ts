@@ -16,8 +16,8 @@ import { cellMiddle, shiftCell } from '@/core/stats/levelCell'
 import { runOffsets } from './causes/runOffsets'
 import { sortedQuantile } from '@/core/stats/sortedQuantile'
 import type { Mark } from '@/core/trial/plan'
-import { readChecks, type FindingsInput, type ReadCheck } from './input'
-import { cellsOf, everyCall, type CellsById } from './levels'
+import type { FindingsInput, ReadCheck } from './input'
+import { everyCall, type CellsById } from './levels'
 
 /** One check as a level; an open end is null. Attenuation put in out there is taken out. */
 export interface LevelPoint {
@@ -70,8 +70,8 @@ const LINE_STEPS = 24
 /** Fits the level model to a run, at the middle of what an unknown step may be. @param sets as {@link cellsOf} gave them */
 export function fitRunLevels(
   input: FindingsInput,
-  checks: readonly ReadCheck[] = readChecks(input).checks,
-  sets: readonly CellsById[] = cellsOf(input, checks),
+  checks: readonly ReadCheck[],
+  sets: readonly CellsById[],
 ): FittedLevels {
   const cells = dayTakenOut(input, checks, sets[Math.floor(sets.length / 2)]!)
   const marks = new Map(input.marks.map((m) => [m.id, m]))

@@ -3,7 +3,7 @@ import { isInDb, levelCell, silenceCell } from '@/core/reports/toCell'
 import type { Scale } from '@/core/reports/scale'
 import { hearingThreshold, type HeardOrNot } from '@/core/stats/hearingThreshold'
 import { heardCell, shiftCell, type LevelCell } from '@/core/stats/levelCell'
-import { checksByMark, type FindingsInput, type ReadCheck } from './input'
+import { checksByMark, readChecks, type FindingsInput, type ReadCheck } from './input'
 
 /** What a check says in dB: its last call, and those that went unheard before it. */
 export interface CheckCell extends LevelCell {
@@ -55,6 +55,13 @@ export function cellsOf(input: FindingsInput, checks: readonly ReadCheck[]): Cel
         )
     return cells
   })
+}
+
+/** A log's checks with their cells, for all that reads them; `cells` are those of the middle of what an unknown step may be. */
+export function cellsIn(input: FindingsInput) {
+  const { checks } = readChecks(input)
+  const sets = cellsOf(input, checks)
+  return { checks, sets, cells: sets[Math.floor(sets.length / 2)]! }
 }
 
 function addDirection(

@@ -72,13 +72,8 @@ function bestSlope(f: (slope: number) => number, near: number | null): { at: num
     const found = { x, y: f(x) }
     best = Math.max(best, found.y)
     const all = [...three, found].sort((p, q) => p.x - q.x)
-    const top = Math.max(
-      1,
-      Math.min(
-        2,
-        all.findIndex((p) => p.y === best),
-      ),
-    )
+    const highest = all.findIndex((p) => p.y === best)
+    const top = Math.max(1, Math.min(2, highest))
     three = [all[top - 1]!, all[top]!, all[top + 1]!]
   }
   return { at, value: best }
@@ -96,7 +91,7 @@ const MANY_MARKS = 200
 const TOGETHER = 0.01
 
 /** Marks within a hundredth of a decade with the same copies of the same tries: one at their mean, with how many there are. */
-function gathered(marks: readonly MarkCount[]): (MarkCount & { marks: number })[] {
+function gathered(marks: readonly MarkCount[]): MarkCount[] {
   const alike = groupedBy(marks, (m) => `${Math.floor(m.x / TOGETHER)} ${m.copied}/${m.tries}`)
   return alike.map((items) => ({
     ...items[0]!,
@@ -140,7 +135,7 @@ export function reachFromCopies(checks: readonly CopyAt[], chance: number): Reac
   const single = list.every((m) => m.tries === 1)
   result.method = single ? 'Firth logistic on lg distance' : 'random-intercept probit on lg distance'
 
-  const told = list.length > MANY_MARKS ? gathered(list) : list.map((m) => ({ ...m, marks: 1 }))
+  const told = list.length > MANY_MARKS ? gathered(list) : list
   const outcomes: Outcome[] = told.map((m) => ({ x: m.x, copied: m.copied === 1, times: m.marks }))
   const logit = Math.log(chance / (1 - chance))
   const probit = single ? null : repeatedProbit(told, chance)

@@ -1,5 +1,6 @@
+import { lagrangeCubic } from './lagrangeCubic'
 import { evenGrid, fromLog, type GridPosterior } from './posterior'
-import { medianSpread } from './posteriorOn'
+import { weightedQuantiles } from './weightedQuantiles'
 import type { SpreadSetting } from './spreadSettings'
 
 /** First places about where the difference lies, dB from there, and the steps outwards from them. */
@@ -37,20 +38,15 @@ interface Cubic {
   weights: readonly [number, number, number, number]
 }
 
-/** Lagrange's cubic at x through the two places on either side of it; null beyond the outermost. */
+/** The cubic at x through the two places on either side of it; null beyond the outermost. */
 function cubicAt(places: readonly Place[], x: number): Cubic | null {
   const last = places.length - 1
   if (x < places[0]!.at - 1e-9 || x > places[last]!.at + 1e-9) return null
   let right = 1
   while (right < last && places[right]!.at < x) right++
   const first = Math.max(0, Math.min(last - 3, right - 2))
-  const at = [0, 1, 2, 3].map((i) => places[first + i]!.at)
-  const weight = (i: number) => {
-    let w = 1
-    for (let k = 0; k < 4; k++) if (k !== i) w *= (x - at[k]!) / (at[i]! - at[k]!)
-    return w
-  }
-  return { first, weights: [weight(0), weight(1), weight(2), weight(3)] }
+  const at = [0, 1, 2, 3].map((i) => places[first + i]!.at) as [number, number, number, number]
+  return { first, weights: lagrangeCubic(at, x) }
 }
 
 /**
@@ -109,10 +105,10 @@ export function adaptivePosterior(
     spreadOver: (grid) => {
       const weights = weightsOf(places, grid)
       const masses = settings.map((s, j) => ({
-        spread: s.spread,
-        mass: places.reduce((sum, p, k) => sum + weights[k]! * Math.exp(p.logs[j]! - p.height), 0),
+        value: s.spread,
+        weight: places.reduce((sum, p, k) => sum + weights[k]! * Math.exp(p.logs[j]! - p.height), 0),
       }))
-      return medianSpread(masses)
+      return weightedQuantiles(masses, [0.5])[0]!
     },
   }
 }

@@ -18,6 +18,16 @@ export function cholesky(a: readonly (readonly number[])[]): number[][] {
   return l
 }
 
+/** Solves L y = b for a lower triangle; nought in a direction that was cut. */
+export function forwardSolved(l: readonly (readonly number[])[], b: readonly number[]): number[] {
+  const y = [...b]
+  for (let i = 0; i < y.length; i++) {
+    for (let k = 0; k < i; k++) y[i]! -= l[i]![k]! * y[k]!
+    y[i] = l[i]![i]! > 0 ? y[i]! / l[i]![i]! : 0
+  }
+  return y
+}
+
 /** Solves a symmetric positive definite system for several right sides; null where it is not definite. */
 export function solveSpd(
   a: readonly (readonly number[])[],
@@ -27,11 +37,7 @@ export function solveSpd(
   const l = cholesky(a)
   if (l.some((row, i) => !(row[i]! > 0))) return null
   return columns.map((b) => {
-    const y = [...b]
-    for (let i = 0; i < n; i++) {
-      for (let k = 0; k < i; k++) y[i]! -= l[i]![k]! * y[k]!
-      y[i]! /= l[i]![i]!
-    }
+    const y = forwardSolved(l, b)
     for (let i = n - 1; i >= 0; i--) {
       for (let k = i + 1; k < n; k++) y[i]! -= l[k]![i]! * y[k]!
       y[i]! /= l[i]![i]!

@@ -66,11 +66,10 @@ export function descend(
     value = nextValue
     gradient = nextGradient
     if (gained < 1e-5) break
-    if (!curved && gained < CLOSE) {
-      const bent = inverseSpd(curvature(at, y, value, true))
-      curved = bent !== null
-      if (bent) inverse = bent
-      else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
+    const bent = !curved && gained < CLOSE ? inverseSpd(curvature(at, y, value, true)) : null
+    if (bent) {
+      curved = true
+      inverse = bent
     } else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
   }
   const covariance = inverseSpd(curvature(at, y, value, false))

@@ -53,12 +53,12 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
     const soft = Math.exp(logSoft)
     const spread = Math.exp(logSpread)
     const wide = Math.hypot(soft, spread)
-    const tables = links.map((_, k) => {
-      const offset = k === 0 ? 0 : x[2 + k]!
-      return Float64Array.from({ length: levels }, (_, j) =>
+    const offsets = links.map((_, k) => (k === 0 ? 0 : x[2 + k]!))
+    const tables = offsets.map((offset) =>
+      Float64Array.from({ length: levels }, (_, j) =>
         normalCdf((threshold - (first + j * GRID_STEP) - offset) / wide),
-      )
-    })
+      ),
+    )
     let log =
       -0.5 * ((threshold - lowest) / 8) ** 2 -
       0.5 * ((logSoft - Math.log(2.5)) / 0.5) ** 2 -
@@ -80,7 +80,7 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
     }
     const saidBy = (step: number, k: number) => {
       const key = step * links.length + k
-      const offset = k === 0 ? 0 : x[2 + k]!
+      const offset = offsets[k]!
       const old = said.get(key)
       if (old?.offset === offset && old.spread === spread) return old.chances
       const { lower, upper } = steps[step]!
@@ -98,7 +98,7 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
       for (const { k, step } of reports) {
         if (step < 0) continue
         const { lower, upper } = steps[step]!
-        const offset = k === 0 ? 0 : x[2 + k]!
+        const offset = offsets[k]!
         from = Math.max(from, Math.ceil((lower - offset - 5 * spread - first) / GRID_STEP))
         to = Math.min(to, Math.floor((upper - offset + 5 * spread - first) / GRID_STEP))
       }

@@ -1,4 +1,4 @@
-import { cholesky } from './cholesky'
+import { cholesky, forwardSolved } from './cholesky'
 import { seededRandom } from './seededRandom'
 
 /** Degrees of freedom of the proposal: tails heavier than a posterior's own. */
@@ -12,20 +12,16 @@ interface Proposal {
   mean: readonly number[]
   /** Lower triangle of its scale. */
   l: readonly (readonly number[])[]
-  draws: number
 }
 
 function logT({ mean, l }: Proposal, x: readonly number[]): number {
-  const n = mean.length
-  const y = x.map((v, i) => v - mean[i]!)
-  let [square, logDet] = [0, 0]
-  for (let i = 0; i < n; i++) {
-    for (let k = 0; k < i; k++) y[i]! -= l[i]![k]! * y[k]!
-    y[i] = l[i]![i]! > 0 ? y[i]! / l[i]![i]! : 0
-    square += y[i]! * y[i]!
-    logDet += Math.log(l[i]![i]! || 1)
-  }
-  return -logDet - ((FREEDOM + n) / 2) * Math.log(1 + square / FREEDOM)
+  const z = forwardSolved(
+    l,
+    x.map((v, i) => v - mean[i]!),
+  )
+  const square = z.reduce((sum, v) => sum + v * v, 0)
+  const logDet = l.reduce((sum, row, i) => sum + Math.log(row[i]! || 1), 0)
+  return -logDet - ((FREEDOM + mean.length) / 2) * Math.log(1 + square / FREEDOM)
 }
 
 /**
@@ -46,12 +42,13 @@ export function importanceDraws(
   seed: number,
 ): number[][] {
   const random = seededRandom(seed)
+  const each = Math.ceil(EACH * draws)
   const points: number[][] = []
   const logs: number[] = []
   const proposals: Proposal[] = []
   const propose = (proposal: Proposal) => {
     proposals.push(proposal)
-    for (let k = 0; k < proposal.draws; k++) {
+    for (let k = 0; k < each; k++) {
       let chi = 0
       for (let i = 0; i < FREEDOM; i++) chi += random.normal() ** 2
       const stretch = Math.sqrt(FREEDOM / chi)
@@ -63,21 +60,21 @@ export function importanceDraws(
   }
   const weigh = () => {
     const ratios = points.map((x, k) => {
-      const parts = proposals.map((p) => Math.log(p.draws) + logT(p, x))
+      const parts = proposals.map((p) => logT(p, x))
       const top = Math.max(...parts)
       return logs[k]! - top - Math.log(parts.reduce((s, v) => s + Math.exp(v - top), 0))
     })
     const top = Math.max(...ratios)
     return ratios.map((v) => Math.exp(v - top))
   }
-  const each = Math.ceil(EACH * draws)
-  propose({ mean: mode, l: cholesky(covariance), draws: each })
+  propose({ mean: mode, l: cholesky(covariance) })
   for (let round = 0; round < ROUNDS; round++) {
     const { mean, spread } = weighted(points, weigh(), covariance)
-    propose({ mean, l: cholesky(spread), draws: each })
+    propose({ mean, l: cholesky(spread) })
   }
   return resampled(points, weigh(), draws)
 }
+
 /** Mean and covariance by weights, the latter drawn some way towards what was thought before, since weights are few. */
 function weighted(
   points: readonly (readonly number[])[],

@@ -3,6 +3,7 @@ import { lazyTable, readBetween, type LazyTable } from './lazyTable'
 import { informsDifference } from './levelCell'
 import type { Interval, PairedMark } from './pairedDifference'
 import { pairLikelihood } from './pairLikelihood'
+import { weightedQuantiles } from './weightedQuantiles'
 import { kindOfGroups, onePair, productOf, smoothed } from './spreadSettings'
 
 /** How the difference changes with something known of the marks, such as lg distance. */
@@ -69,25 +70,6 @@ function quantilesOf(values: Float64Array, weights: Float64Array, ps: readonly n
     while (k < BINS - 1 && sum + bins[k]! < p * total) sum += bins[k++]!
     const inside = bins[k]! > 0 ? Math.max(0, Math.min(1, (p * total - sum) / bins[k]!)) : 0
     return low + (k + inside) * width
-  })
-}
-
-/** Where lines meet nought: 5, 50 and 95 per cent points. Far ones of nearly level lines would stretch bins, so these are sorted. */
-function crossings(
-  levels: Float64Array,
-  slopes: Float64Array,
-  weights: Float64Array,
-  middle: number,
-): number[] {
-  const sorted = [...levels.keys()]
-    .map((i) => ({ x: middle - levels[i]! / slopes[i]!, w: weights[i]! }))
-    .filter(({ x }) => Number.isFinite(x))
-    .sort((a, b) => a.x - b.x)
-  const total = sorted.reduce((sum, c) => sum + c.w, 0)
-  let [sum, k] = [0, 0]
-  return [0.05, 0.5, 0.95].map((p) => {
-    while (k < sorted.length - 1 && sum + sorted[k]!.w < p * total) sum += sorted[k++]!.w
-    return sorted[k]!.x
   })
 }
 
@@ -169,7 +151,11 @@ export function pairedTrend(
   const [near, far] = [band[0]!, band[BAND - 1]!]
   const changes = (near.high < 0 && far.low > 0) || (near.low > 0 && far.high < 0)
   const [low95, low90, slope50, high90, high95] = quantilesOf(slopes, weights, [0.025, 0.05, 0.5, 0.95, 0.975]) as [number, number, number, number, number] // prettier-ignore
-  const [lowZero, zero, highZero] = changes ? crossings(levels, slopes, weights, middle) : []
+  // Where lines meet nought; those of nearly level ones lie far out and would stretch bins.
+  const zeros = changes
+    ? kept.flatMap(([l, s, weight]) => (s === 0 ? [] : [{ value: middle - l / s, weight }]))
+    : []
+  const [lowZero, zero, highZero] = changes ? weightedQuantiles(zeros, [0.05, 0.5, 0.95]) : []
   return {
     slope: slope50,
     slope90: { low: low90, high: high90 },

@@ -1,4 +1,5 @@
 import { evenGrid, fromLog, type GridPosterior } from './posterior'
+import { weightedQuantiles } from './weightedQuantiles'
 import type { SpreadSetting } from './spreadSettings'
 
 /** A posterior of the difference, the settings integrated out, and the posterior median of σd. */
@@ -25,15 +26,10 @@ export function posteriorOn(
       sums[i]! += weight
       mass += weight
     }
-    return { spread: s.spread, mass }
+    return { value: s.spread, weight: mass }
   })
-  return { grid: fromLog(from, (to - from) / (n - 1), sums.map(Math.log)), spread: medianSpread(masses) }
-}
-
-/** Median of σd over settings that weigh so much. */
-export function medianSpread(masses: readonly { spread: number; mass: number }[]): number {
-  const sorted = [...masses].sort((x, y) => x.spread - y.spread)
-  const half = sorted.reduce((sum, v) => sum + v.mass, 0) / 2
-  let sum = 0
-  return (sorted.find(({ mass }) => (sum += mass) >= half) ?? sorted[sorted.length - 1]!).spread
+  return {
+    grid: fromLog(from, (to - from) / (n - 1), sums.map(Math.log)),
+    spread: weightedQuantiles(masses, [0.5])[0]!,
+  }
 }

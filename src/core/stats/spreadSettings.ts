@@ -1,5 +1,6 @@
 import { countedBy } from './countedBy'
 import { tableGroupLikelihood, type ReportGroup } from './groupLikelihood'
+import { lagrangeCubic } from './lagrangeCubic'
 import { lazyTable, readBetween, STRETCH, type LazyTable } from './lazyTable'
 import type { LevelCell } from './levelCell'
 import { normalPdf } from './normal'
@@ -175,12 +176,8 @@ function acrossSpreads(pairs: readonly { item: { a: LevelCell; b: LevelCell }; t
   return (deltas: Float64Array, spread: number): Float64Array => {
     const x = Math.log(spread) / EVERY_LOG_SPREAD
     const k = Math.floor(x)
-    const t = x - k
     const [a, b, c, d] = [k - 1, k, k + 1, k + 2].map((step) => rowAt(deltas, step)) as [Float64Array, Float64Array, Float64Array, Float64Array] // prettier-ignore
-    const wa = (-t * (t - 1) * (t - 2)) / 6
-    const wb = ((t + 1) * (t - 1) * (t - 2)) / 2
-    const wc = (-(t + 1) * t * (t - 2)) / 2
-    const wd = ((t + 1) * t * (t - 1)) / 6
+    const [wa, wb, wc, wd] = lagrangeCubic([-1, 0, 1, 2], x - k)
     return deltas.map((_, i) => wa * a[i]! + wb * b[i]! + wc * c[i]! + wd * d[i]!)
   }
 }

@@ -29,7 +29,7 @@ export function DifferenceChart({ pair, marginDb, first, units }: Props) {
     5,
   )
   return (
-    <DistanceChart rows={band} x={x} y={domain} yLabel={`${first} ahead by, dB`} units={units} height={320}>
+    <DistanceChart rows={band} x={x} y={domain} yLabel={`${first} ahead by, dB`} units={units}>
       <ReferenceArea y1={-marginDb} y2={marginDb} fill="var(--rule)" fillOpacity={0.45} stroke="none" />
       <ReferenceLine y={0} stroke="var(--ink)" />
       <Area dataKey="band" fill="var(--accent)" fillOpacity={0.2} stroke="none" isAnimationActive={false} />

@@ -14,14 +14,13 @@ interface Props {
   y: [number, number]
   yLabel: string
   units: Units
-  height: number
   children: ReactNode
 }
 
 /** Something in dB against lg distance: the frame that every such drawing has. */
-export function DistanceChart({ rows, x, y, yLabel, units, height, children }: Props) {
+export function DistanceChart({ rows, x, y, yLabel, units, children }: Props) {
   return (
-    <ResponsiveContainer width="100%" height={height}>
+    <ResponsiveContainer width="100%" height="100%">
       <ComposedChart
         data={[...rows]}
         margin={{ top: 10, right: 24, bottom: 26, left: 12 }}

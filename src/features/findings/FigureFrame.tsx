@@ -30,7 +30,7 @@ export function FigureFrame({ title, caption, csv, height, children }: Props) {
         {caption}
       </Box>
       {/* Cut off for the moment in which the drawing follows a narrower window. */}
-      <Box ref={box} sx={{ overflow: 'hidden' }}>
+      <Box ref={box} sx={{ overflow: 'hidden', height }}>
         <Later height={height}>{children}</Later>
       </Box>
       <TakeAlong box={box} select="svg.recharts-surface" title={title}>

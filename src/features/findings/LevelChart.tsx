@@ -22,6 +22,7 @@ interface Props {
 /** Level against distance: every report as the interval that it is, the fitted line and its band, both schools beside it. */
 export function LevelChart({ levels, links, looks, direction, unit, units }: Props) {
   const groups = levels.groups.filter((g) => g.direction === direction)
+  const lookOf = (linkId: string) => rigLook(looks[links.findIndex((l) => l.id === linkId)]!)
   const distances = groups[0]?.line.map((p) => p.distanceM) ?? []
   const [near, far] = [distances[0] ?? 100, distances.at(-1) ?? 1000]
   const start = groups.length > 0 ? Math.max(...groups.map((g) => g.line[0]!.level)) : 0
@@ -40,9 +41,9 @@ export function LevelChart({ levels, links, looks, direction, unit, units }: Pro
   const domain = roundDomain([...values, ...(needed ? [needed.levelDb] : [])], 10)
   const x: [number, number] = [onAxis(near, units) * 0.9, onAxis(far, units)]
   return (
-    <DistanceChart rows={rows} x={x} y={domain} yLabel={`level, ${unit}`} units={units} height={380}>
+    <DistanceChart rows={rows} x={x} y={domain} yLabel={`level, ${unit}`} units={units}>
       {groups.map((g) => {
-        const look = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
+        const look = lookOf(g.linkId)
         return (
           <Area
             key={`${g.linkId} band`}
@@ -63,7 +64,7 @@ export function LevelChart({ levels, links, looks, direction, unit, units }: Pro
         isAnimationActive={false}
       />
       {groups.map((g) => {
-        const look = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
+        const look = lookOf(g.linkId)
         return (
           <Line
             key={g.linkId}
@@ -77,13 +78,13 @@ export function LevelChart({ levels, links, looks, direction, unit, units }: Pro
         )
       })}
       {groups.map((g) => {
-        const { hue } = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
+        const { hue } = lookOf(g.linkId)
         const end = rows.at(-1)!
         const letter = links.find((l) => l.id === g.linkId)!.letter
         return <EndLetter key={g.linkId} x={end.x} y={g.line.at(-1)!.level} text={letter} color={hue} />
       })}
       {groups.map((g, k) => {
-        const { hue } = rigLook(looks[links.findIndex((l) => l.id === g.linkId)]!)
+        const { hue } = lookOf(g.linkId)
         const dots = points
           .filter((p) => p.linkId === g.linkId)
           .map((p) => {

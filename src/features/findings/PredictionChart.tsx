@@ -16,7 +16,7 @@ export function PredictionChart({ found }: { found: AgainstPrediction }) {
   // Where the two agree: the line from one end of both axes to the other.
   const ends = [Math.max(x[0], y[0]), Math.min(x[1], y[1])]
   return (
-    <ResponsiveContainer width="100%" height={340}>
+    <ResponsiveContainer width="100%" height="100%">
       <ComposedChart
         data={ends.map((v) => ({ x: v, y: v }))}
         margin={{ top: 10, right: 24, bottom: 26, left: 12 }}

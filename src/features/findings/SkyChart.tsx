@@ -29,7 +29,7 @@ export function SkyChart({ pair, line, first, units }: Props) {
     5,
   )
   return (
-    <DistanceChart {...{ rows, x, y, units }} yLabel={`${first} ahead by, dB`} height={320}>
+    <DistanceChart {...{ rows, x, y, units }} yLabel={`${first} ahead by, dB`}>
       <ReferenceLine y={0} stroke="var(--ink)" />
       <Area dataKey="band" fill="var(--accent)" fillOpacity={0.2} stroke="none" connectNulls isAnimationActive={false} />
       <Line dataKey="median" stroke="var(--accent)" strokeWidth={2.5} dot={false} connectNulls isAnimationActive={false} />

@@ -1,15 +1,7 @@
-import { readFileSync } from 'node:fs'
 import { expect, it } from 'vitest'
 import { inputOf } from '@/core/findings'
-import {
-  dayOfFiles,
-  guessColumns,
-  guessScales,
-  loggedChecks,
-  readCheckRows,
-  readCsvTable,
-  readKitJson,
-} from '@/core/formats'
+import { loggedChecks } from '@/core/formats'
+import { testDay } from '@/data/testDay'
 import type { Link, Rig } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
 import { foldEntries, type Mark, type TrialPlan } from '@/core/trial'
@@ -46,20 +38,14 @@ it('a rig described later changes what is evened, though no check has changed', 
   expect(evened([added, ...checks, told]) - before).toBeCloseTo(10, 6)
 })
 
-const day = (attenuationDb = 0) => {
-  const table = readCsvTable(readFileSync('e2e/fixtures/ostrey-spring-checks.csv', 'utf8'))
-  const kit = readKitJson(readFileSync('e2e/fixtures/ostrey-spring-kit.json', 'utf8'))
-  if (!table.ok || !kit.ok) throw new Error('fixtures')
-  const { rows } = readCheckRows(table.value, guessColumns(table.value.heading), null)
-  const scales = guessScales(rows, kit.value)
-  const made = dayOfFiles(rows, kit.value, null, { scales, makeId: (_what, name) => name })
-  if (!made.ok) throw new Error('day')
-  const logged = loggedChecks(made.value).map((c) => ({ ...c, attenuationDb }))
-  return inputOf(made.value.plan, made.value.plan.marks, logged, true)
+const spring = (attenuationDb = 0) => {
+  const { day } = testDay()
+  const logged = loggedChecks(day).map((c) => ({ ...c, attenuationDb }))
+  return inputOf(day.plan, day.plan.marks, logged, true)
 }
 
 it('a page has its verdicts before the levels are worked out, and the same in the end', async () => {
-  const input = day()
+  const input = spring()
   const { findings, levels } = findingsThenLevels(input)
   expect(findings.levels).toBeNull()
   const all = findingsOf(input)
@@ -72,13 +58,13 @@ it('a page has its verdicts before the levels are worked out, and the same in th
 })
 
 it('waits for the levels where distances rest on their slope', async () => {
-  const { findings, levels } = findingsThenLevels(day(10))
+  const { findings, levels } = findingsThenLevels(spring(10))
   expect(findings.attenuatedBySlope).toBe(findings.levels!.slope.estimate)
   expect(await levels).toBe(findings.levels)
 })
 
 it('keeps no place for levels where reports are words', async () => {
-  const input = day()
+  const input = spring()
   const scale = defaultScale('readability')
   const { findings, levels } = findingsThenLevels({ ...input, scales: { base: scale, out: scale } })
   expect(findings.levels).toBeNull()

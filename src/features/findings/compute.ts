@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import {
   basisOf,
   causesOf,
+  cellsIn,
   chancesOf,
   comparePairs,
   fitRunLevels,
@@ -9,7 +10,6 @@ import {
   makeFindings,
   NO_LEVELS,
   poolRuns,
-  readChecks,
   restsOnLevels,
   tellLevels,
   type Causes,
@@ -88,13 +88,24 @@ export function poolOf(runs: readonly RunWithLog[], knobs: Knobs): Pool {
   )
 }
 
-function prepared(input: FindingsInput): Prepared {
+/** What is prepared of an input, each part when it is asked for; the log is named and read once for both. */
+function preparing(input: FindingsInput) {
   const key = keyOf(input)
+  let read: ReturnType<typeof cellsIn> | null = null
+  const log = () => (read ??= cellsIn(input))
   return {
-    pairs: pairsBy.get(key, () => comparePairs(input)),
-    levels: levelsBy.get(key, () => fitRunLevels(input)),
+    log,
+    levelsKept: levelsBy.has(key),
+    pairs: () => pairsBy.get(key, () => comparePairs(input, log().checks, log().sets)),
+    levels: () => levelsBy.get(key, () => fitRunLevels(input, log().checks, log().sets)),
   }
 }
+
+type Preparing = ReturnType<typeof preparing>
+
+const all = (parts: Preparing): Prepared => ({ pairs: parts.pairs(), levels: parts.levels() })
+
+const prepared = (input: FindingsInput) => all(preparing(input))
 
 /**
  * Findings of an input under what the reader has chosen. The comparisons do not depend on it and are kept, so that turning a
@@ -123,16 +134,15 @@ export function findingsThenLevels(input: FindingsInput): {
   findings: Findings
   levels: Promise<LevelFindings | null>
 } {
-  const key = keyOf(input)
-  if (levelsBy.has(key) || !tellLevels(input) || restsOnLevels(input)) {
-    const findings = findingsOf(input)
+  const parts = preparing(input)
+  if (parts.levelsKept || !tellLevels(input) || restsOnLevels(input, parts.log().checks)) {
+    const findings = makeFindings(input, all(parts))
     return { findings, levels: Promise.resolve(findings.levels) }
   }
-  const pairs = pairsBy.get(key, () => comparePairs(input))
   const levels = whenQuiet().then(() =>
-    levelFindings(input, readChecks(input).checks, prepared(input).levels, chancesOf(input)),
+    levelFindings(input, parts.log().checks, parts.levels(), chancesOf(input)),
   )
-  return { findings: makeFindings(input, { pairs, levels: NO_LEVELS }), levels }
+  return { findings: makeFindings(input, { pairs: parts.pairs(), levels: NO_LEVELS }), levels }
 }
 
 /** What other stations said in these runs, and what was written down of the conditions. */

@@ -52,8 +52,7 @@ export function IntervalMarks({ dots, color, bar }: MarksProps) {
               stroke={color}
               strokeOpacity={bar}
               strokeWidth={1.5}
-            />{' '}
-            {/* prettier-ignore */}
+            />
             <rect x={cx - 2.5} y={cy - 2.5} width={5} height={5} fill={color} />
           </g>
         )

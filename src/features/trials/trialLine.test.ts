@@ -1,32 +1,14 @@
-import { readFileSync } from 'node:fs'
 import { beforeEach, describe, expect, it } from 'vitest'
-import {
-  dayOfFiles,
-  guessColumns,
-  guessScales,
-  readCheckRows,
-  readCsvTable,
-  readKitJson,
-} from '@/core/formats'
+import { testDay } from '@/data/testDay'
 import type { EntryBody } from '@/core/trial'
 import { addTrial, appendEntries, importDay, listRuns, newId, openDatabase, openTrial, planOf, startRun, type Db } from '@/data' // prettier-ignore
 import { trialLine, trialState } from './trialLine'
 
-const file = (name: string) => readFileSync(`e2e/fixtures/${name}`, 'utf8')
 let db: Db
 let trialId: string
 beforeEach(() => {
   db = openDatabase(':memory:')
-  const table = readCsvTable(file('ostrey-spring-checks.csv'))
-  const kit = readKitJson(file('ostrey-spring-kit.json'))
-  if (!table.ok || !kit.ok) throw new Error('fixtures')
-  const { rows } = readCheckRows(table.value, guessColumns(table.value.heading), null)
-  const day = dayOfFiles(rows, kit.value, null, {
-    scales: guessScales(rows, kit.value),
-    makeId: () => newId(),
-  })
-  if (!day.ok) throw new Error('day')
-  trialId = importDay(db, day.value, 'hash', 'spring.csv', true)
+  trialId = importDay(db, testDay(() => newId()).day, 'hash', 'spring.csv', true)
 })
 
 const write = (runId: string, body: EntryBody) =>

@@ -6,7 +6,7 @@ import type { OrderedDifference } from '@/core/stats/orderedProbit'
 import type { ConditionFactor } from '@/core/trial/conditions'
 import type { FindingsInput } from '../input'
 import { readChecks } from '../input'
-import { cellsOf } from '../levels'
+import { cellsIn } from '../levels'
 import { judgeAll, PLANE_EARTH_SLOPE, reachesOf, usableOf, type Prepared } from '../findings'
 import { conditionGroupings, type RunEvent } from './conditions'
 import { differencesBy, type DifferenceBy } from './differencesBy'
@@ -86,12 +86,6 @@ export interface CausesBasis {
 
 export function basisOf({ pairs, levels: { fit } }: Prepared): CausesBasis {
   return { pairs, fit: fit && { groups: fit.groups, parameters: fit.parameters } }
-}
-
-const cellsIn = (input: FindingsInput) => {
-  const { checks } = readChecks(input)
-  const sets = cellsOf(input, checks)
-  return { checks, sets, cells: sets[Math.floor(sets.length / 2)]! }
 }
 
 /**
