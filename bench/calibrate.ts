@@ -1,6 +1,7 @@
-// Does the judgement hold? Simulated trials of many shapes, each with its true difference drawn at random, go through the
-// whole of core: reports as people give them, reading, thresholds, the paired interval likelihood, verdicts.
-// npm run calibrate [trials of each shape]; the table goes between the marks in docs/calibration.md.
+// Does the judgement hold? Simulated trials of many shapes, each with its true difference drawn at random, go
+// through the whole of core: reports as people give them, reading, thresholds, the paired interval
+// likelihood, verdicts. npm run calibrate [trials of each shape]; the table goes between the marks in
+// docs/calibration.md.
 import { execFile } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'

@@ -22,8 +22,8 @@ await page.getByRole('button', { name: 'More' }).waitFor()
 const run = new URL(page.url()).searchParams.get('run')
 await page.waitForTimeout(3000)
 
-// From the key to the end of the transaction that makes it durable. The listener is the transaction's first, so that what
-// the screen does with the news is not counted.
+// From the key to the end of the transaction that makes it durable. The listener is the transaction's first,
+// so that what the screen does with the news is not counted.
 await page.evaluate(() => {
   window.writes = []
   const begin = IDBDatabase.prototype.transaction

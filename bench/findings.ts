@@ -37,27 +37,54 @@ const cells = cellsOf(input, checks)
 
 /** A run of some 5,000 checks: the same links at 833 marks. */
 const many = (() => {
-  const marks = Array.from({ length: 833 }, (_, i): Mark => ({ ...day.plan.marks[0]!, id: `m${i}`, legId: `l${i % 8}`, distanceM: 200 + 7 * i, alongM: 200 + 7 * i })) // prettier-ignore
+  const marks = Array.from({ length: 833 }, (_, i): Mark => ({
+    ...day.plan.marks[0]!,
+    id: `m${i}`,
+    legId: `l${i % 8}`,
+    distanceM: 200 + 7 * i,
+    alongM: 200 + 7 * i,
+  }))
   const plan = { ...day.plan, marks }
   const run = simulateRun(plan, { ...ORDINARY_FIELD, seed: 1, gainDbi: {} })
   const logged = run.map((c, i) => asLogged(c, { id: `c${i}`, time: '', device: 'd', role: 'out there' }))
   return inputOf(plan, marks, logged, true)
 })()
 const entries: Entry[] = Array.from({ length: 100_000 }, (_, i) => ({
-  id: `0197${String(i).padStart(8, '0')}`, runId: 'r', device: 'd', role: 'out there', wallTime: '2026-05-16T08:00:00.000Z', seq: i,
+  id: `0197${String(i).padStart(8, '0')}`,
+  runId: 'r',
+  device: 'd',
+  role: 'out there',
+  wallTime: '2026-05-16T08:00:00.000Z',
+  seq: i,
   supersedes: i % 50 === 49 ? `0197${String(i - 1).padStart(8, '0')}` : null,
-  body: { kind: 'check', linkId: 'a', markId: `m${i % 500}`, direction: 'to base', repeat: i, text: '5 by 7', calls: 1, remark: '', state: 'graded' },
-})) // prettier-ignore
+  body: {
+    kind: 'check',
+    linkId: 'a',
+    markId: `m${i % 500}`,
+    direction: 'to base',
+    repeat: i,
+    text: '5 by 7',
+    calls: 1,
+    remark: '',
+    state: 'graded',
+  },
+}))
 
-console.log(`comparisons with trends, 30 marks, 3 links, 2 directions: ${median(() => comparePairs(input, checks, cells), 7).toFixed(0)} ms`) // prettier-ignore
+console.log(
+  `comparisons with trends, 30 marks, 3 links, 2 directions: ${median(() => comparePairs(input, checks, cells), 7).toFixed(0)} ms`,
+)
 console.log(`level model of the same: ${median(() => fitRunLevels(input, checks, cells), 5).toFixed(0)} ms`)
 const start = performance.now()
 await causesInLog(input, null)
 console.log(`causes of the same: ${(performance.now() - start).toFixed(0)} ms`)
 console.log(`${many.checks.length} checks, comparisons: ${median(() => comparePairs(many), 5).toFixed(0)} ms`)
-console.log(`${many.checks.length} checks, levels: ${median(() => fitRunLevels(many, readChecks(many).checks, cellsOf(many, readChecks(many).checks)), 3).toFixed(0)} ms`) // prettier-ignore
+console.log(
+  `${many.checks.length} checks, levels: ${median(() => fitRunLevels(many, readChecks(many).checks, cellsOf(many, readChecks(many).checks)), 3).toFixed(0)} ms`,
+)
 const manyPrepared = prepareFindings(many)
-console.log(`${many.checks.length} checks, a change of copy rule: ${median(() => makeFindings(many, manyPrepared), 5).toFixed(0)} ms`) // prettier-ignore
+console.log(
+  `${many.checks.length} checks, a change of copy rule: ${median(() => makeFindings(many, manyPrepared), 5).toFixed(0)} ms`,
+)
 console.log(`folding: ${(100 / median(() => foldEntries(entries), 5)).toFixed(2)} million entries a second`)
 console.log(`a change of copy rule: ${median(() => makeFindings(input, pairs), 9).toFixed(0)} ms`)
 console.log(`GPX of 100 000 points: ${median(() => readGpx(gpx), 5).toFixed(0)} ms`)

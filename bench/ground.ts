@@ -35,7 +35,16 @@ function tile(side: number): ArrayBuffer {
   return bytes
 }
 console.log('| what | measured |\n| --- | --- |')
-const island = buildIsland({ seed: 1, lat: 47.3, lon: -29.5, alongM: 6000, acrossM: 5000, axisDeg: 50, hills: [{ eastM: 0, northM: 0, highM: 250, wideM: 1500 }], roughM: 20 }) // prettier-ignore
+const island = buildIsland({
+  seed: 1,
+  lat: 47.3,
+  lon: -29.5,
+  alongM: 6000,
+  acrossM: 5000,
+  axisDeg: 50,
+  hills: [{ eastM: 0, northM: 0, highM: 250, wideM: 1500 }],
+  roughM: 20,
+})
 const terrain = terrainOf([island])
 const path = {
   frequencyMHz: 460,

@@ -1,5 +1,5 @@
-// Writes entries to a run as fast as it can and says on standard output which the database has acknowledged; it is killed
-// by whoever started it. Arguments: database file, id of the run.
+// Writes entries to a run as fast as it can and says on standard output which the database has acknowledged;
+// it is killed by whoever started it. Arguments: database file, id of the run.
 import { v7 } from 'uuid'
 import { openDatabase } from '../src/data/database'
 import { appendEntries } from '../src/data/runs'

@@ -1,5 +1,5 @@
-// The ground along paths, ours against GDAL's on the same tile: heights that gdalwarp interpolates (bilinear) on a grid ten
-// times as fine, read at the same places by gdallocationinfo.
+// The ground along paths, ours against GDAL's on the same tile: heights that gdalwarp interpolates (bilinear)
+// on a grid ten times as fine, read at the same places by gdallocationinfo.
 // npm run bench:profile -- path/to/N47W030.hgt
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
@@ -20,9 +20,27 @@ const terrain = terrainOf([read.value])
 const folder = mkdtempSync(join(tmpdir(), 'even-reach-profile-'))
 const fine = join(folder, 'fine.tif')
 const step = String(read.value.stepLat / 10)
-execFileSync('gdalwarp', ['-q', '-r', 'bilinear', '-ot', 'Float32', '-tr', step, step, '-te', '-29.64', '47.24', '-29.38', '47.40', file, fine]) // prettier-ignore
+execFileSync('gdalwarp', [
+  '-q',
+  '-r',
+  'bilinear',
+  '-ot',
+  'Float32',
+  '-tr',
+  step,
+  step,
+  '-te',
+  '-29.64',
+  '47.24',
+  '-29.38',
+  '47.40',
+  file,
+  fine,
+])
 
-console.log('| from, to | samples | mean difference, m | largest, m | heights from, to, m |\n| --- | --- | --- | --- | --- |') // prettier-ignore
+console.log(
+  '| from, to | samples | mean difference, m | largest, m | heights from, to, m |\n| --- | --- | --- | --- | --- |',
+)
 const from = { lat: 47.298807, lon: -29.557697 }
 for (const bearing of [30, 62, 90, 118])
   for (const m of [3000, 8000]) {
@@ -36,6 +54,8 @@ for (const bearing of [30, 62, 90, 118])
     const theirs = answers.trim().split('\n').map(Number)
     const off = theirs.map((h, i) => Math.abs(h - p.heightsM[i]!))
     const mean = off.reduce((a, b) => a + b, 0) / off.length
-    console.log(`| harbour, ${m / 1000} km at ${bearing}° | ${off.length} | ${mean.toFixed(2)} | ${Math.max(...off).toFixed(2)} | ${Math.min(...theirs).toFixed(0)}, ${Math.max(...theirs).toFixed(0)} |`) // prettier-ignore
+    console.log(
+      `| harbour, ${m / 1000} km at ${bearing}° | ${off.length} | ${mean.toFixed(2)} | ${Math.max(...off).toFixed(2)} | ${Math.min(...theirs).toFixed(0)}, ${Math.max(...theirs).toFixed(0)} |`,
+    )
   }
 rmSync(folder, { recursive: true, force: true })

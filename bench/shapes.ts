@@ -27,10 +27,21 @@ const HILLY = { groundLossDb: 14, extraSlopeDb: 24 }
 export const SHAPES: Shape[] = [
   { name: 'six marks', marks: 6, spacingM: 500 },
   { name: 'thirty marks', marks: 30, spacingM: 200 },
-  { name: 'many drop-outs, one direction', marks: 16, spacingM: 500, oneWay: true, field: { groundLossDb: 24 } },
+  {
+    name: 'many drop-outs, one direction',
+    marks: 16,
+    spacingM: 500,
+    oneWay: true,
+    field: { groundLossDb: 24 },
+  },
   { name: 'small spread, whole S-units', marks: 14, spacingM: 300, field: { linkDb: 0.5, fadingDb: 0.7 } },
   { name: 'a display in dB', marks: 12, spacingM: 300, scale: 'in dB', field: { inDbm: true } },
-  { name: 'strong correlation along the leg', marks: 16, spacingM: 150, field: { shadowM: 1500, shadowDb: 8 } },
+  {
+    name: 'strong correlation along the leg',
+    marks: 16,
+    spacingM: 150,
+    field: { shadowM: 1500, shadowDb: 8 },
+  },
   { name: 'four repeats at six marks', marks: 6, spacingM: 500, repeats: 4 },
   { name: 'one direction only', marks: 14, spacingM: 350, oneWay: true },
   { name: 'a steep slope', marks: 14, spacingM: 350, field: { groundLossDb: 4, extraSlopeDb: 45 } },
@@ -39,9 +50,15 @@ export const SHAPES: Shape[] = [
   { name: 'a stop in the field', marks: 24, spacingM: 250, stops: true },
   { name: 'reports half in words', marks: 20, spacingM: 300, field: { inWords: 0.5 } },
   { name: 'a soft threshold, much fading', marks: 16, spacingM: 400, field: { softDb: 5, fadingDb: 4 } },
-  { name: 'a meter of unknown step, really 4.5 dB', marks: 16, spacingM: 300, scale: 'unknown step', field: { meterStepDb: 4.5 } },
+  {
+    name: 'a meter of unknown step, really 4.5 dB',
+    marks: 16,
+    spacingM: 300,
+    scale: 'unknown step',
+    field: { meterStepDb: 4.5 },
+  },
   { name: 'unequal power, evened', marks: 16, spacingM: 400, unequal: true },
-] // prettier-ignore
+]
 
 const handheld = (id: string, powerW: number) => rig(id, { powerW })
 const BASE = rig('Z', { powerW: 25, antennaHeightM: 8 })
@@ -78,7 +95,10 @@ export interface Outcome {
   oracleWidth: number
 }
 
-/** One simulated trial of a shape; null where fewer marks than the least say anything. @param equal no difference between A and B */
+/**
+ * One simulated trial of a shape; null where fewer marks than the least say anything.
+ * @param equal no difference between A and B
+ */
 export function trialOf(shape: Shape, seed: number, equal: boolean): Outcome | null {
   const random = seededRandom(seed * 7919 + 104729)
   const truth = equal ? 0 : 4 * random.normal()
@@ -96,7 +116,12 @@ export function trialOf(shape: Shape, seed: number, equal: boolean): Outcome | n
   const scope = shape.oneWay ? 'to base' : 'both'
   const judge = (marks: number) => {
     const seen = new Set(tried.marks.slice(0, marks).map((m) => m.id))
-    const input = inputOf(tried, tried.marks, all.filter((c) => seen.has(c.markId)), !shape.stops) // prettier-ignore
+    const input = inputOf(
+      tried,
+      tried.marks,
+      all.filter((c) => seen.has(c.markId)),
+      !shape.stops,
+    )
     const { checks } = readChecks(input)
     const cells = cellsOf(input, checks)
     const pairs = tried.links.flatMap((a, i) =>

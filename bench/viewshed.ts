@@ -22,7 +22,20 @@ const folder = mkdtempSync(join(tmpdir(), 'even-reach-viewshed-'))
 const at = (name: string) => join(folder, name)
 const gdal = (command: string, ...args: string[]) => execFileSync(command, ['-q', ...args])
 // The same heights on the same cells, in metres: gdal_viewshed measures in the units of the file.
-gdal('gdal_translate', '-a_srs', 'EPSG:32626', '-a_ullr', '0', String(grid.height * cellY), String(grid.width * cellX), '0', '-a_nodata', '-32768', file, at('metres.tif')) // prettier-ignore
+gdal(
+  'gdal_translate',
+  '-a_srs',
+  'EPSG:32626',
+  '-a_ullr',
+  '0',
+  String(grid.height * cellY),
+  String(grid.width * cellX),
+  '0',
+  '-a_nodata',
+  '-32768',
+  file,
+  at('metres.tif'),
+)
 
 const observers = [
   [530, 842],
@@ -44,13 +57,35 @@ for (const [x, y] of observers)
       times.push(performance.now() - start)
     }
     const start = performance.now()
-    gdal('gdal_viewshed', '-ox', String((x! + 0.5) * cellX), '-oy', String((grid.height - y! - 0.5) * cellY), '-oz', String(observerM), '-tz', '1.5', '-md', '0', '-cc', '0.75', '-vv', '1', '-iv', '0', at('metres.tif'), at('out.tif')) // prettier-ignore
+    gdal(
+      'gdal_viewshed',
+      '-ox',
+      String((x! + 0.5) * cellX),
+      '-oy',
+      String((grid.height - y! - 0.5) * cellY),
+      '-oz',
+      String(observerM),
+      '-tz',
+      '1.5',
+      '-md',
+      '0',
+      '-cc',
+      '0.75',
+      '-vv',
+      '1',
+      '-iv',
+      '0',
+      at('metres.tif'),
+      at('out.tif'),
+    )
     const theirs = performance.now() - start
     gdal('gdal_translate', '-of', 'ENVI', at('out.tif'), at('out.raw'))
     const out = readFileSync(at('out.raw'))
     let same = 0
     for (let i = 0; i < ours.seen.length; i++) if (ours.seen[i] === out[i]) same++
     const share = (100 * same) / ours.seen.length
-    console.log(`| ${x}, ${y}, ${observerM} m | ${ours.seen.length} | ${share.toFixed(2)} | ${Math.min(...times).toFixed(0)} | ${theirs.toFixed(0)} |`) // prettier-ignore
+    console.log(
+      `| ${x}, ${y}, ${observerM} m | ${ours.seen.length} | ${share.toFixed(2)} | ${Math.min(...times).toFixed(0)} | ${theirs.toFixed(0)} |`,
+    )
   }
 rmSync(folder, { recursive: true, force: true })

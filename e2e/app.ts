@@ -36,7 +36,12 @@ export async function expectNoOverflow(page: Page) {
 export const kept = (page: Page) =>
   page.evaluate(async () => {
     await navigator.serviceWorker.ready
-    const shell = async () => (await Promise.all((await caches.keys()).map(async (k) => (await (await caches.open(k)).keys()).length))).reduce((a, b) => a + b, 0) // prettier-ignore
+    const shell = async () =>
+      (
+        await Promise.all(
+          (await caches.keys()).map(async (k) => (await (await caches.open(k)).keys()).length),
+        )
+      ).reduce((a, b) => a + b, 0)
     while ((await shell()) < 20) await new Promise((r) => setTimeout(r, 200))
   })
 

@@ -86,7 +86,12 @@ test('KML brings places, ways and areas; what is none is refused in a sentence',
   await expect(page.getByText(/only links to another one on a network, and nothing is fetched/)).toBeVisible()
   await file('cut.kmz', Buffer.from('PK\x03\x04 cut'))
   await expect(page.getByText(/It cannot be unpacked; it is cut short or no KMZ/)).toBeVisible()
-  await file('a.geojson', Buffer.from('{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Point","coordinates":[47.3,-129]}}]}')) // prettier-ignore
+  await file(
+    'a.geojson',
+    Buffer.from(
+      '{"type":"FeatureCollection","features":[{"type":"Feature","geometry":{"type":"Point","coordinates":[47.3,-129]}}]}',
+    ),
+  )
   await expect(page.getByText(/a\.geojson, feature 1/)).toBeVisible()
   await file(
     'ours.kml',
@@ -166,9 +171,14 @@ test('a map of one’s own lies under it all; what is no MBTiles file is refused
   await expect(page.getByText(/It cannot be read as an MBTiles file/)).toBeVisible()
   const path = info.outputPath('own.mbtiles')
   const made = new Database(path)
-  made.exec('create table metadata (name text, value text); create table tiles (zoom_level integer, tile_column integer, tile_row integer, tile_data blob)') // prettier-ignore
+  made.exec(
+    'create table metadata (name text, value text); create table tiles (zoom_level integer, tile_column integer, tile_row integer, tile_data blob)',
+  )
   // One picture for the whole world, of one dot.
-  const dot = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==', 'base64') // prettier-ignore
+  const dot = Buffer.from(
+    'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+    'base64',
+  )
   made.prepare('insert into tiles values (0, 0, 0, ?)').run(dot)
   made.close()
   await input.setInputFiles(path)

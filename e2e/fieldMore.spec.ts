@@ -224,7 +224,10 @@ test('the sound of the way is recorded with no-look marks, and they are named wh
   await expect(page.getByText('The sound of the way is kept')).toBeVisible()
   await saved(page)
   const log = await entries(page, run)
-  expect(log.find((e) => e.body.kind === 'recording')!.body).toMatchObject({ at: 'out', aligned: expect.stringMatching(/device/) }) // prettier-ignore
+  expect(log.find((e) => e.body.kind === 'recording')!.body).toMatchObject({
+    at: 'out',
+    aligned: expect.stringMatching(/device/),
+  })
   expect(log.find((e) => e.body.kind === 'state')!.body).toMatchObject({ state: 'first break-up' })
   await page.setViewportSize({ width: 1280, height: 800 })
   await page.goto(`${trial}/field/grade?run=${run}`)

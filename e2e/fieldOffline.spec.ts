@@ -96,7 +96,9 @@ test('a replayed walk leads to the mark; at vehicle pace the screen takes one la
   await page.setViewportSize(PHONE)
   await beginRun(page, 'By replay')
   await menu(page, 'Position')
-  await page.locator('input[accept=".gpx"]').setInputFiles({ name: 'no.gpx', mimeType: 'text/xml', buffer: Buffer.from('<gpx></gpx>') }) // prettier-ignore
+  await page
+    .locator('input[accept=".gpx"]')
+    .setInputFiles({ name: 'no.gpx', mimeType: 'text/xml', buffer: Buffer.from('<gpx></gpx>') })
   await expect(page.getByText(/no waypoints, tracks or routes/)).toBeVisible()
   await page.locator('input[accept=".gpx"]').setInputFiles(fixture('ostrey-spring.gpx'))
   await expect(page.getByText(/^From Shore, replayed 16 times as fast\./)).toBeVisible()
@@ -106,17 +108,27 @@ test('a replayed walk leads to the mark; at vehicle pace the screen takes one la
   await page.keyboard.press('n')
   await expect(header(page)).toContainText('1 of')
   await saved(page)
-  const check = (await serverEntries(page)).find((e) => e.body.kind === 'check') as unknown as { body: { fix: { lat: number } } } // prettier-ignore
+  const check = (await serverEntries(page)).find((e) => e.body.kind === 'check') as unknown as {
+    body: { fix: { lat: number } }
+  }
   expect(check.body.fix.lat).toBeCloseTo(47.3, 1)
 
   // A drive: 100 m a second.
-  const points = Array.from({ length: 60 }, (_, i) => `<trkpt lat="${47.3 + i * 0.0009}" lon="-29.55"><time>2026-05-16T08:00:${String(i).padStart(2, '0')}Z</time></trkpt>`) // prettier-ignore
+  const points = Array.from(
+    { length: 60 },
+    (_, i) =>
+      `<trkpt lat="${47.3 + i * 0.0009}" lon="-29.55"><time>2026-05-16T08:00:${String(i).padStart(2, '0')}Z</time></trkpt>`,
+  )
   await menu(page, 'This device')
   await page.getByRole('button', { name: 'By vehicle' }).click()
   await fold(page, 'Position')
   await page.getByLabel('Replay a walk, times its own speed').click()
   await page.getByRole('option', { name: '1 times' }).click()
-  await page.locator('input[accept=".gpx"]').setInputFiles({ name: 'drive.gpx', mimeType: 'text/xml', buffer: Buffer.from(`<gpx><trk><name>Drive</name><trkseg>${points.join('')}</trkseg></trk></gpx>`) }) // prettier-ignore
+  await page.locator('input[accept=".gpx"]').setInputFiles({
+    name: 'drive.gpx',
+    mimeType: 'text/xml',
+    buffer: Buffer.from(`<gpx><trk><name>Drive</name><trkseg>${points.join('')}</trkseg></trk></gpx>`),
+  })
   await back(page)
   const moving = page.getByRole('dialog', { name: 'Moving' })
   await expect(moving.getByRole('heading', { name: 'The driver drives.' })).toBeVisible()
@@ -319,7 +331,11 @@ test('the run is written to a file and read in; what is none is refused', async 
   await input.setInputFiles(path)
   await expect(page.getByText('0 entries were new; 2 were here already.')).toBeVisible()
   file.entries.push({ ...file.entries[1], id: '01970000-0000-7000-8000-000000000001' })
-  await input.setInputFiles({ name: 'more.run.json', mimeType: 'application/json', buffer: Buffer.from(JSON.stringify(file)) }) // prettier-ignore
+  await input.setInputFiles({
+    name: 'more.run.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(file)),
+  })
   await expect(page.getByText('1 entry was new; 2 were here already.')).toBeVisible()
 })
 
@@ -339,7 +355,6 @@ test('position denied, and every menu open, axe finds nothing', async ({ page, c
     'To a file',
     'The end of the run',
   ])
-    // prettier-ignore
     await fold(page, part)
   await expectAxeClean(page)
   await back(page)

@@ -129,6 +129,8 @@ test('the plan is tried in a simulated field before anybody walks', async ({ pag
   await page.getByLabel('Spread of a difference at a mark').click()
   await page.getByRole('option', { name: /^small/ }).click()
   await page.getByRole('button', { name: 'Try it in a simulated field' }).click()
-  await expect(page.getByText(/As planned it would tell a difference of 3 dB in \d+ of 100\./)).toBeVisible({ timeout: 150_000 })
+  await expect(page.getByText(/As planned it would tell a difference of 3 dB in \d+ of 100\./)).toBeVisible({
+    timeout: 150_000,
+  })
   await expect(page.getByText(/in \d+ of 60 tries/).first()).toBeVisible()
-}) // prettier-ignore
+})

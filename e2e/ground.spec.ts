@@ -78,7 +78,8 @@ test('a mark is dragged on the map, snaps to its way and is measured anew', asyn
   await page.getByRole('button', { name: 'Add the leg', exact: true }).click()
   await expect(page.getByText('1 marks, out to 1.0 km')).toBeVisible()
   await page.waitForTimeout(800)
-  // Fitted at the closest zoom, 2.389 Mercator metres a pixel: a kilometre at 47.3 N is 617 px, half of it beside the middle.
+  // Fitted at the closest zoom, 2.389 Mercator metres a pixel: a kilometre at 47.3 N is 617 px, half of it
+  // beside the middle.
   await page.evaluate(() => window.scrollTo(0, 0))
   const box = (await page.getByRole('region', { name: /^Map:/ }).boundingBox())!
   const [x, y] = [box.x + box.width / 2 + 308, box.y + box.height / 2]

@@ -50,9 +50,14 @@ test('the field screen is axe clean by sun and by night, and fits a telephone wi
     )
     expect(low).toBeLessThanOrEqual(height)
   }
-  const small = await page.getByRole('group', { name: 'Readability' }).getByRole('button').evaluateAll((all) =>
-    all.filter((b) => b.getBoundingClientRect().height < 64 || b.getBoundingClientRect().width < 64).length,
-  ) // prettier-ignore
+  const small = await page
+    .getByRole('group', { name: 'Readability' })
+    .getByRole('button')
+    .evaluateAll(
+      (all) =>
+        all.filter((b) => b.getBoundingClientRect().height < 64 || b.getBoundingClientRect().width < 64)
+          .length,
+    )
   expect(small).toBe(0)
 })
 

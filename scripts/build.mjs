@@ -30,8 +30,9 @@ const { count, size, warnings } = await generateSW({
   clientsClaim: true,
   cleanupOutdatedCaches: true,
 })
-// A worker is told what to load by the fragment of its address, and one whose script came out of a cache takes the address of what
-// was kept, which has none. A response without an address of its own leaves it the one that was asked for.
+// A worker is told what to load by the fragment of its address, and one whose script came out of a cache
+// takes the address of what was kept, which has none. A response without an address of its own leaves it the
+// one that was asked for.
 const workerScripts = `self.addEventListener('fetch', (event) => {
   if (event.request.destination !== 'worker') return
   event.stopImmediatePropagation()

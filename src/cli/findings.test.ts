@@ -20,10 +20,22 @@ describe('findings without a browser', () => {
   afterAll(() => rmSync(folder, { recursive: true, force: true }))
 
   it('prints the findings of one day as JSON', () => {
-    const out = execFileSync('npm', [
-      'run', '-s', 'findings', '--', '--checks', join(fixtures, 'ostrey-spring-checks.csv'),
-      '--kit', join(fixtures, 'ostrey-spring-kit.json'), '--gpx', join(fixtures, 'ostrey-spring.gpx'),
-    ], { encoding: 'utf8' }) // prettier-ignore
+    const out = execFileSync(
+      'npm',
+      [
+        'run',
+        '-s',
+        'findings',
+        '--',
+        '--checks',
+        join(fixtures, 'ostrey-spring-checks.csv'),
+        '--kit',
+        join(fixtures, 'ostrey-spring-kit.json'),
+        '--gpx',
+        join(fixtures, 'ostrey-spring.gpx'),
+      ],
+      { encoding: 'utf8' },
+    )
     const findings = JSON.parse(out)
     expect(findings.links.map((l: { name: string }) => l.name)).toEqual([
       'Stub whip',

@@ -4,7 +4,24 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { coverAt, type Rings } from '@/core/terrain'
-import { addAreas, addLegToTrial, addTrial, backdropTile, coverOfAreas, deleteArea, deleteBackdrop, editArea, listAreas, listBackdrops, measureMark, openDatabase, openTrial, placeBase, storeBackdrop, type Db } from '.' // prettier-ignore
+import {
+  addAreas,
+  addLegToTrial,
+  addTrial,
+  backdropTile,
+  coverOfAreas,
+  deleteArea,
+  deleteBackdrop,
+  editArea,
+  listAreas,
+  listBackdrops,
+  measureMark,
+  openDatabase,
+  openTrial,
+  placeBase,
+  storeBackdrop,
+  type Db,
+} from '.'
 
 let folder: string
 let db: Db
@@ -14,7 +31,15 @@ beforeEach(() => {
 })
 afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
-const rings: Rings = [[[-30, 47], [-29.9, 47], [-29.9, 47.1], [-30, 47.1], [-30, 47]]] // prettier-ignore
+const rings: Rings = [
+  [
+    [-30, 47],
+    [-29.9, 47],
+    [-29.9, 47.1],
+    [-30, 47.1],
+    [-30, 47],
+  ],
+]
 
 describe('areas', () => {
   it('are kept, changed under a lock, deleted', () => {
@@ -41,7 +66,9 @@ describe('areas', () => {
 function tiles(more: (t: Database.Database) => void = () => undefined): Uint8Array {
   const file = join(folder, `made-${Math.floor(performance.now() * 1000)}.mbtiles`)
   const t = new Database(file)
-  t.exec('create table metadata (name text, value text); create table tiles (zoom_level integer, tile_column integer, tile_row integer, tile_data blob)') // prettier-ignore
+  t.exec(
+    'create table metadata (name text, value text); create table tiles (zoom_level integer, tile_column integer, tile_row integer, tile_data blob)',
+  )
   t.prepare('insert into metadata values (?, ?)').run('format', 'png')
   t.prepare('insert into metadata values (?, ?)').run('attribution', '<a href="x">Own survey</a>')
   t.prepare('insert into metadata values (?, ?)').run('bounds', '-30,47,-29,48')
@@ -58,7 +85,14 @@ describe('backdrops', () => {
     if (!kept.ok) throw new Error(kept.message)
     expect(storeBackdrop(db, 'again.mbtiles', bytes)).toEqual(kept)
     expect(listBackdrops(db)).toMatchObject([
-      { name: 'own.mbtiles', format: 'png', attribution: 'Own survey', minZoom: 3, maxZoom: 3, bounds: [-30, 47, -29, 48] },
+      {
+        name: 'own.mbtiles',
+        format: 'png',
+        attribution: 'Own survey',
+        minZoom: 3,
+        maxZoom: 3,
+        bounds: [-30, 47, -29, 48],
+      },
     ])
     expect(backdropTile(db, kept.value, 3, 2, 1)?.bytes.toString()).toBe('a picture')
     expect(backdropTile(db, kept.value, 3, 2, 6)).toBeNull()
@@ -72,17 +106,27 @@ describe('backdrops', () => {
     return r.ok ? 'taken' : r.message
   }
   it('what is none is refused in a sentence, and nothing is left of it', () => {
-    expect(why(new TextEncoder().encode('not a database at all'))).toMatch(/cannot be read as an MBTiles file/)
+    expect(why(new TextEncoder().encode('not a database at all'))).toMatch(
+      /cannot be read as an MBTiles file/,
+    )
     expect(why(tiles((t) => t.exec('drop table metadata')))).toMatch(/no tables "metadata" and "tiles"/)
     expect(why(tiles((t) => t.exec('delete from tiles')))).toBe('It holds no tiles.')
-    expect(why(tiles((t) => t.exec("update metadata set value = 'pbf' where name = 'format'")))).toMatch(/Its tiles are "pbf"\. A backdrop is made of pictures/) // prettier-ignore
-    expect(why(tiles((t) => t.exec('update tiles set zoom_level = 40')))).toMatch(/zoom levels run from 40 to 40/)
+    expect(why(tiles((t) => t.exec("update metadata set value = 'pbf' where name = 'format'")))).toMatch(
+      /Its tiles are "pbf"\. A backdrop is made of pictures/,
+    )
+    expect(why(tiles((t) => t.exec('update tiles set zoom_level = 40')))).toMatch(
+      /zoom levels run from 40 to 40/,
+    )
     expect(why(tiles().slice(0, 5000))).toMatch(/cannot be read/)
     expect(existsSync(join(folder, 'backdrops')) ? readdirSync(join(folder, 'backdrops')) : []).toEqual([])
     expect(listBackdrops(db)).toEqual([])
   })
   it('bounds that are none are left out', () => {
-    storeBackdrop(db, 'x', tiles((t) => t.exec("update metadata set value = '1,2' where name = 'bounds'"))) // prettier-ignore
+    storeBackdrop(
+      db,
+      'x',
+      tiles((t) => t.exec("update metadata set value = '1,2' where name = 'bounds'")),
+    )
     expect(listBackdrops(db)[0]!.bounds).toBeNull()
   })
 })
@@ -90,8 +134,21 @@ describe('backdrops', () => {
 it('a base without coordinates has marks by tape; one that was pegged is measured later', () => {
   const trial = addTrial(db, 'By tape', '', 1)
   expect(placeBase(db, trial, 'Yard', null).ok).toBe(true)
-  const mark = (name: string, distanceM: number, how: 'tape' | 'pegged') => ({ name, place: null, alongM: null, how, distanceM, distanceSdM: distanceM / 10 }) // prettier-ignore
-  addLegToTrial(db, trial, { name: 'Lane', how: 'marks', bearingDeg: null, way: [], marks: [mark('L01', 50, 'tape'), mark('L02', 100, 'pegged')] }) // prettier-ignore
+  const mark = (name: string, distanceM: number, how: 'tape' | 'pegged') => ({
+    name,
+    place: null,
+    alongM: null,
+    how,
+    distanceM,
+    distanceSdM: distanceM / 10,
+  })
+  addLegToTrial(db, trial, {
+    name: 'Lane',
+    how: 'marks',
+    bearingDeg: null,
+    way: [],
+    marks: [mark('L01', 50, 'tape'), mark('L02', 100, 'pegged')],
+  })
   const marks = () => openTrial(db, trial)!.legs[0]!.marks
   expect(marks()[1]).toMatchObject({ name: 'L02', how: 'pegged', distanceM: 100, distanceSdM: 10, lat: null })
   expect(measureMark(db, marks()[1]!.id, 'wheel', 113, 1).ok).toBe(true)

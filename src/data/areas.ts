@@ -31,7 +31,12 @@ export function addAreas(db: Db, areas: readonly NewArea[]): Done<number> {
   return done(areas.length)
 }
 
-export function editArea(db: Db, id: string, revision: number, fields: Pick<NewArea, 'name' | 'kind' | 'heightM'>): Done {
+export function editArea(
+  db: Db,
+  id: string,
+  revision: number,
+  fields: Pick<NewArea, 'name' | 'kind' | 'heightM'>,
+): Done {
   const row = db.select().from(area).where(eq(area.id, id)).get()
   if (!row) return refuse('This area is no longer there.')
   if (row.revision !== revision) return refuse(CHANGED_MEANWHILE)
@@ -43,10 +48,14 @@ export function editArea(db: Db, id: string, revision: number, fields: Pick<NewA
 }
 
 export function deleteArea(db: Db, id: string): Done {
-  return db.delete(area).where(eq(area.id, id)).run().changes === 1 ? done(undefined) : refuse('This area is no longer there.')
+  return db.delete(area).where(eq(area.id, id)).run().changes === 1
+    ? done(undefined)
+    : refuse('This area is no longer there.')
 }
 
 /** Of areas, those that say what stands on the ground. */
 export function coverOfAreas(areas: readonly NewArea[]): Cover {
-  return coverOf(areas.flatMap(({ kind, heightM, rings }) => (kind === 'to cover' ? [] : [{ kind, heightM, rings }])))
+  return coverOf(
+    areas.flatMap(({ kind, heightM, rings }) => (kind === 'to cover' ? [] : [{ kind, heightM, rings }])),
+  )
 }

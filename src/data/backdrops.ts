@@ -30,21 +30,31 @@ function inspectTiles(file: string): Done<Omit<BackdropRow, 'id' | 'name' | 'cre
   let tiles: Database.Database | null = null
   try {
     tiles = new Database(file, { readonly: true, fileMustExist: true })
-    const names = tiles.prepare("select name from sqlite_master where type in ('table', 'view')").pluck().all()
+    const names = tiles
+      .prepare("select name from sqlite_master where type in ('table', 'view')")
+      .pluck()
+      .all()
     if (!names.includes('metadata') || !names.includes('tiles'))
       return refuse('It is a database, but has no tables "metadata" and "tiles"; it is no MBTiles file.')
     const said = new Map(
-      (tiles.prepare('select name, value from metadata').all() as { name: string; value: string }[]).map((r) => [r.name, r.value]),
+      (tiles.prepare('select name, value from metadata').all() as { name: string; value: string }[]).map(
+        (r) => [r.name, r.value],
+      ),
     )
-    const zooms = tiles.prepare('select min(zoom_level) as low, max(zoom_level) as high from tiles').get() as {
+    const zooms = tiles
+      .prepare('select min(zoom_level) as low, max(zoom_level) as high from tiles')
+      .get() as {
       low: number | null
       high: number | null
     }
     if (zooms.low === null || zooms.high === null) return refuse('It holds no tiles.')
-    if (zooms.low < 0 || zooms.high > 24) return refuse(`Its zoom levels run from ${zooms.low} to ${zooms.high}; 0 to 24 are known.`)
+    if (zooms.low < 0 || zooms.high > 24)
+      return refuse(`Its zoom levels run from ${zooms.low} to ${zooms.high}; 0 to 24 are known.`)
     const format = said.get('format') ?? 'png'
     if (!(format in FORMATS))
-      return refuse(`Its tiles are "${format}". A backdrop is made of pictures: png, jpg or webp. Export it as raster tiles.`)
+      return refuse(
+        `Its tiles are "${format}". A backdrop is made of pictures: png, jpg or webp. Export it as raster tiles.`,
+      )
     return done({
       format: FORMATS[format as keyof typeof FORMATS],
       attribution: said.get('attribution')?.replace(/<[^>]*>/g, '') ?? '',
@@ -79,7 +89,8 @@ export function storeBackdrop(db: Db, name: string, bytes: Uint8Array): Done<str
 }
 
 export function deleteBackdrop(db: Db, id: string): Done {
-  if (db.delete(backdrop).where(eq(backdrop.id, id)).run().changes !== 1) return refuse('This backdrop is no longer there.')
+  if (db.delete(backdrop).where(eq(backdrop.id, id)).run().changes !== 1)
+    return refuse('This backdrop is no longer there.')
   opened.get(id)?.close()
   opened.delete(id)
   rmSync(fileOf(db, id), { force: true })
@@ -89,7 +100,13 @@ export function deleteBackdrop(db: Db, id: string): Done {
 const opened = new Map<string, Database.Database>()
 
 /** One tile; rows are counted from the north. Null where there is none. */
-export function backdropTile(db: Db, id: string, z: number, x: number, y: number): { format: BackdropRow['format']; bytes: Buffer } | null {
+export function backdropTile(
+  db: Db,
+  id: string,
+  z: number,
+  x: number,
+  y: number,
+): { format: BackdropRow['format']; bytes: Buffer } | null {
   const row = db.select().from(backdrop).where(eq(backdrop.id, id)).get()
   if (!row || !existsSync(fileOf(db, id))) return null
   let tiles = opened.get(id)

@@ -6,10 +6,48 @@ import { afterEach, beforeEach, describe, expect, it } from 'vitest'
 import { EMPTY_ASSEMBLY, EMPTY_PORT, EXAMPLE_PARTS, type NewPart } from '@/core/kit'
 import { testDay } from './testDay'
 import {
-  addLegToTrial, addPaper, addPart, addRig, deletePart, deleteRuleSet, getPaper, listKitParts, listParts, listRuleSets, saveUnit,
-  serviceOf, setService, updatePart, updateRuleSet, addTrial, appendEntries, checksHash, makeVariant, DatabaseRefused, deleteRig, deleteTrial, entriesOf,
-  freeLetter, importDay, importedBefore, listRigs, listRuns, listTrials, logOf, newId, openDatabase, openTrial, placeBase,
-  planInputOf, planOf, removeLeg, savePlan, startRun, updateRig, type Db, type RigInput,
+  addLegToTrial,
+  addPaper,
+  addPart,
+  addRig,
+  deletePart,
+  deleteRuleSet,
+  getPaper,
+  listKitParts,
+  listParts,
+  listRuleSets,
+  saveUnit,
+  serviceOf,
+  setService,
+  updatePart,
+  updateRuleSet,
+  addTrial,
+  appendEntries,
+  checksHash,
+  makeVariant,
+  DatabaseRefused,
+  deleteRig,
+  deleteTrial,
+  entriesOf,
+  freeLetter,
+  importDay,
+  importedBefore,
+  listRigs,
+  listRuns,
+  listTrials,
+  logOf,
+  newId,
+  openDatabase,
+  openTrial,
+  placeBase,
+  planInputOf,
+  planOf,
+  removeLeg,
+  savePlan,
+  startRun,
+  updateRig,
+  type Db,
+  type RigInput,
 } from '.'
 
 let folder: string
@@ -21,8 +59,19 @@ beforeEach(() => {
 afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
 const rig = (letter: string, more: Partial<RigInput> = {}): RigInput => ({
-  letter, name: `Rig ${letter}`, kind: 'handheld', txMHz: 460, rxMHz: null, powerW: 2, antennaHeightM: 1.4,
-  antennaGainDbi: null, leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways', note: '', ...more,
+  letter,
+  name: `Rig ${letter}`,
+  kind: 'handheld',
+  txMHz: 460,
+  rxMHz: null,
+  powerW: 2,
+  antennaHeightM: 1.4,
+  antennaGainDbi: null,
+  leadLossDb: 0,
+  attenuatorDb: 0,
+  attenuatorAt: 'both ways',
+  note: '',
+  ...more,
 })
 const id = (d: { ok: boolean }) => (d as { ok: true; value: string }).value
 
@@ -31,9 +80,18 @@ function trialWithRun() {
   const trialId = addTrial(db, 'T', 'Q', 3)
   placeBase(db, trialId, 'Harbour', { lat: 47.3, lon: -29.5 })
   const legId = id(
-    addLegToTrial(db, trialId, { name: 'Shore', how: 'marks', bearingDeg: null, way: [], marks: [{ name: 'S1', place: { lat: 47.31, lon: -29.5 }, alongM: null }] }),
+    addLegToTrial(db, trialId, {
+      name: 'Shore',
+      how: 'marks',
+      bearingDeg: null,
+      way: [],
+      marks: [{ name: 'S1', place: { lat: 47.31, lon: -29.5 }, alongM: null }],
+    }),
   )
-  savePlan(db, trialId, 1, { ...planInputOf(openTrial(db, trialId)!), links: [{ baseRigId: z, outRigId: a }] })
+  savePlan(db, trialId, 1, {
+    ...planInputOf(openTrial(db, trialId)!),
+    links: [{ baseRigId: z, outRigId: a }],
+  })
   const plan = planOf(openTrial(db, trialId)!)
   const runId = startRun(db, trialId, 'Run', plan, { note: '', fixedBeforehand: true, imported: false })
   return { z, a, trialId, legId, plan, runId }
@@ -42,7 +100,11 @@ function trialWithRun() {
 describe('openDatabase', () => {
   it('makes strict tables, write-ahead logging and full synchronising', () => {
     const raw = new Database(join(folder, 'a.db'))
-    const tables = raw.prepare("select sql from sqlite_master where type = 'table' and name not like '\\_\\_%' escape '\\' and name not like 'sqlite%'").all() as { sql: string }[]
+    const tables = raw
+      .prepare(
+        "select sql from sqlite_master where type = 'table' and name not like '\\_\\_%' escape '\\' and name not like 'sqlite%'",
+      )
+      .all() as { sql: string }[]
     expect(tables.length).toBe(17)
     expect(tables.every((t) => t.sql.endsWith('STRICT'))).toBe(true)
     expect(raw.pragma('journal_mode', { simple: true })).toBe('wal')
@@ -97,18 +159,40 @@ describe('kit', () => {
   })
   it('a built rig takes its figures from its parts, a run keeps those it was begun with, and a used part stays', () => {
     const ids = new Map(EXAMPLE_PARTS.map((e) => [e.id, addPart(db, e.part)]))
-    const chain = (parts: string[]) => parts.map((p, i) => ({ key: `${i}`, partId: ids.get(p)!, unitId: null, flipped: false, setting: null }))
-    const assembly = (radio: string, parts: string[]) => ({ ...EMPTY_ASSEMBLY, radioId: ids.get(radio)!, ports: [{ ...EMPTY_PORT, items: chain(parts) }] })
-    const base = id(addRig(db, rig('Z', { kind: 'base', powerW: 25, assembly: assembly('desk-uhf', ['lead-10-20', 'collinear']) })))
+    const chain = (parts: string[]) =>
+      parts.map((p, i) => ({ key: `${i}`, partId: ids.get(p)!, unitId: null, flipped: false, setting: null }))
+    const assembly = (radio: string, parts: string[]) => ({
+      ...EMPTY_ASSEMBLY,
+      radioId: ids.get(radio)!,
+      ports: [{ ...EMPTY_PORT, items: chain(parts) }],
+    })
+    const base = id(
+      addRig(
+        db,
+        rig('Z', { kind: 'base', powerW: 25, assembly: assembly('desk-uhf', ['lead-10-20', 'collinear']) }),
+      ),
+    )
     const out = id(addRig(db, rig('A', { assembly: assembly('handheld-uhf', ['att-10', 'long-whip']) })))
-    expect(listRigs(db).find((r) => r.id === out)).toMatchObject({ antennaGainDbi: null, attenuatorDb: expect.closeTo(10.17, 1) })
+    expect(listRigs(db).find((r) => r.id === out)).toMatchObject({
+      antennaGainDbi: null,
+      attenuatorDb: expect.closeTo(10.17, 1),
+    })
     const trialId = addTrial(db, 'T', 'Q', 3)
-    savePlan(db, trialId, 1, { ...planInputOf(openTrial(db, trialId)!), links: [{ baseRigId: base, outRigId: out }] })
-    const runId = startRun(db, trialId, 'Run', planOf(openTrial(db, trialId)!), { note: '', fixedBeforehand: true, imported: false })
+    savePlan(db, trialId, 1, {
+      ...planInputOf(openTrial(db, trialId)!),
+      links: [{ baseRigId: base, outRigId: out }],
+    })
+    const runId = startRun(db, trialId, 'Run', planOf(openTrial(db, trialId)!), {
+      note: '',
+      fixedBeforehand: true,
+      imported: false,
+    })
     const lossOf = (links: { base: { leadLossDb: number | null } }[]) => links[0]!.base.leadLossDb!
     const before = lossOf(openTrial(db, trialId)!.links)
     const lead = listParts(db).find((p) => p.id === ids.get('lead-10-20'))!
-    expect(updatePart(db, lead.id, 1, { ...lead, spec: { ...lead.spec, lengthM: 40 } } as NewPart).ok).toBe(true)
+    expect(updatePart(db, lead.id, 1, { ...lead, spec: { ...lead.spec, lengthM: 40 } } as NewPart).ok).toBe(
+      true,
+    )
     expect(updatePart(db, lead.id, 1, lead as NewPart)).toMatchObject({ ok: false })
     expect(lossOf(openTrial(db, trialId)!.links)).toBeGreaterThan(before + 1.5)
     const frozen = listRuns(db, trialId).find((r) => r.id === runId)!.plan.links[0]!.base
@@ -124,15 +208,26 @@ describe('kit', () => {
     expect(saveUnit(db, unitId, part, { label: 'One', condition: 'worn', notes: [] }).ok).toBe(true)
     const paper = id(addPaper(db, part, { name: 'a.txt', type: 'text/plain', bytes: Buffer.from('hello') }))
     expect(getPaper(db, paper)!.bytes.toString()).toBe('hello')
-    expect(addPaper(db, part, { name: 'big', type: 'text/plain', bytes: Buffer.alloc(9e6) })).toMatchObject({ ok: false })
-    expect(listKitParts(db)[0]).toMatchObject({ units: [{ condition: 'worn' }], papers: [{ name: 'a.txt' }], usedBy: [] })
+    expect(addPaper(db, part, { name: 'big', type: 'text/plain', bytes: Buffer.alloc(9e6) })).toMatchObject({
+      ok: false,
+    })
+    expect(listKitParts(db)[0]).toMatchObject({
+      units: [{ condition: 'worn' }],
+      papers: [{ name: 'a.txt' }],
+      usedBy: [],
+    })
     expect(deletePart(db, part).ok).toBe(true)
     expect(getPaper(db, paper)).toBeNull()
     const trialId = addTrial(db, 'T', '', 1)
     const rules = listRuleSets(db)[0]!
     setService(db, trialId, { ruleSetId: rules.id, service: rules.body.services[0]!.name })
-    expect(serviceOf(db, openTrial(db, trialId)!.trial.service).service!.name).toBe(rules.body.services[0]!.name)
-    expect(deleteRuleSet(db, rules.id)).toMatchObject({ ok: false, message: expect.stringContaining('T keeps to') })
+    expect(serviceOf(db, openTrial(db, trialId)!.trial.service).service!.name).toBe(
+      rules.body.services[0]!.name,
+    )
+    expect(deleteRuleSet(db, rules.id)).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('T keeps to'),
+    })
     expect(updateRuleSet(db, rules.id, 9, rules.body)).toMatchObject({ ok: false })
     setService(db, trialId, null)
     expect(deleteRuleSet(db, rules.id).ok).toBe(true)
@@ -166,8 +261,24 @@ describe('trials and runs', () => {
   it('holds an append-only log: the same entry twice is one, and nothing is updated or deleted', () => {
     const { runId, plan } = trialWithRun()
     const entry = {
-      id: newId(), runId, device: 'd', role: 'out there', wallTime: '2026-05-16T08:00:00Z', seq: 1, supersedes: null,
-      body: { kind: 'check' as const, linkId: plan.links[0]!.id, markId: plan.marks[0]!.id, direction: 'to base' as const, repeat: 1, text: '5 by 7', calls: 1, remark: '', state: 'graded' as const },
+      id: newId(),
+      runId,
+      device: 'd',
+      role: 'out there',
+      wallTime: '2026-05-16T08:00:00Z',
+      seq: 1,
+      supersedes: null,
+      body: {
+        kind: 'check' as const,
+        linkId: plan.links[0]!.id,
+        markId: plan.marks[0]!.id,
+        direction: 'to base' as const,
+        repeat: 1,
+        text: '5 by 7',
+        calls: 1,
+        remark: '',
+        state: 'graded' as const,
+      },
     }
     expect(appendEntries(db, [entry])).toEqual([entry.id])
     appendEntries(db, [entry, entry])

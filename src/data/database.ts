@@ -24,12 +24,16 @@ export function databaseFile(): string {
 }
 
 function knownMigrations(folder: string): number {
-  const journal = JSON.parse(readFileSync(join(folder, 'meta', '_journal.json'), 'utf8')) as { entries: unknown[] }
+  const journal = JSON.parse(readFileSync(join(folder, 'meta', '_journal.json'), 'utf8')) as {
+    entries: unknown[]
+  }
   return journal.entries.length
 }
 
 function inspect(sqlite: Database.Database, file: string, known: number): { applied: number } {
-  const tables = sqlite.prepare("select count(*) as n from sqlite_master where type = 'table'").get() as { n: number }
+  const tables = sqlite.prepare("select count(*) as n from sqlite_master where type = 'table'").get() as {
+    n: number
+  }
   if (tables.n === 0) return { applied: 0 }
   if (sqlite.pragma('application_id', { simple: true }) !== APPLICATION_ID)
     throw new DatabaseRefused(

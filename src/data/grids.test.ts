@@ -4,7 +4,25 @@ import { join } from 'node:path'
 import { afterEach, beforeEach, expect, it } from 'vitest'
 import { buildIsland } from '@/core/sim'
 import { heightAt, terrainHeight, VOID } from '@/core/terrain'
-import { addLegToTrial, addOtherSite, addTrial, deleteGrid, deleteSite, gridFile, listGrids, listSites, moveMark, openDatabase, openTerrain, openTrial, packGrid, placeBase, storeGrid, unpackGrid, type Db } from '.' // prettier-ignore
+import {
+  addLegToTrial,
+  addOtherSite,
+  addTrial,
+  deleteGrid,
+  deleteSite,
+  gridFile,
+  listGrids,
+  listSites,
+  moveMark,
+  openDatabase,
+  openTerrain,
+  openTrial,
+  packGrid,
+  placeBase,
+  storeGrid,
+  unpackGrid,
+  type Db,
+} from '.'
 
 let folder: string
 let db: Db
@@ -63,13 +81,29 @@ it('carries which heights were filled, and refuses bytes that do not fit', () =>
 it('moves a mark and measures it anew; keeps and deletes other places', () => {
   const trialId = addTrial(db, 'T', '', 1)
   placeBase(db, trialId, 'Harbour', { lat: 47.3, lon: -29.5 })
-  addLegToTrial(db, trialId, { name: 'L', how: 'marks', bearingDeg: null, way: [], marks: [{ name: 'M', place: { lat: 47.31, lon: -29.5 }, alongM: null }] })
+  addLegToTrial(db, trialId, {
+    name: 'L',
+    how: 'marks',
+    bearingDeg: null,
+    way: [],
+    marks: [{ name: 'M', place: { lat: 47.31, lon: -29.5 }, alongM: null }],
+  })
   const [mark] = openTrial(db, trialId)!.legs[0]!.marks
   expect(moveMark(db, mark!.id, { lat: 47.32, lon: -29.5 }, 2300).ok).toBe(true)
-  expect(openTrial(db, trialId)!.legs[0]!.marks[0]).toMatchObject({ distanceM: expect.closeTo(2223.6, 0), alongM: 2300 })
+  expect(openTrial(db, trialId)!.legs[0]!.marks[0]).toMatchObject({
+    distanceM: expect.closeTo(2223.6, 0),
+    alongM: 2300,
+  })
   expect(moveMark(db, mark!.id, { lat: 47.3, lon: -29.5 }, null)).toMatchObject({ ok: false })
   expect(moveMark(db, 'none', { lat: 47.3, lon: -29.5 }, null)).toMatchObject({ ok: false })
-  const id = addOtherSite(db, { name: 'Saddle', place: { lat: 47.33, lon: -29.5 }, role: 'relay', doubtM: null, moves: false, note: 'path to the top' })
+  const id = addOtherSite(db, {
+    name: 'Saddle',
+    place: { lat: 47.33, lon: -29.5 },
+    role: 'relay',
+    doubtM: null,
+    moves: false,
+    note: 'path to the top',
+  })
   expect(listSites(db).map((s) => s.name)).toEqual(['Harbour', 'Saddle'])
   expect(deleteSite(db, id).ok).toBe(true)
   const harbour = listSites(db)[0]!

@@ -55,7 +55,20 @@ export function storeGrid(db: Db, name: string, g: HeightGrid): string {
   const voidCells = g.data.reduce((n, v) => (v === VOID ? n + 1 : n), 0)
   const filledCells = g.filled?.reduce((n, v) => n + v, 0) ?? 0
   db.insert(grid)
-    .values({ id, name, width, height, west, north, stepLon, stepLat, scaleM, filledCells, voidCells, createdAt: nowIso() })
+    .values({
+      id,
+      name,
+      width,
+      height,
+      west,
+      north,
+      stepLon,
+      stepLat,
+      scaleM,
+      filledCells,
+      voidCells,
+      createdAt: nowIso(),
+    })
     .run()
   return id
 }

@@ -52,8 +52,17 @@ function toMark(row: typeof mark.$inferSelect, legName: string): Mark {
 
 export function legsOf(db: Db, ids: readonly string[]): LegWithMarks[] {
   if (ids.length === 0) return []
-  const legs = db.select().from(leg).where(inArray(leg.id, [...ids])).all()
-  const marks = db.select().from(mark).where(inArray(mark.legId, [...ids])).orderBy(asc(mark.position)).all()
+  const legs = db
+    .select()
+    .from(leg)
+    .where(inArray(leg.id, [...ids]))
+    .all()
+  const marks = db
+    .select()
+    .from(mark)
+    .where(inArray(mark.legId, [...ids]))
+    .orderBy(asc(mark.position))
+    .all()
   return ids.flatMap((id) => {
     const l = legs.find((x) => x.id === id)
     return l ? [{ ...l, marks: marks.filter((m) => m.legId === id).map((m) => toMark(m, l.name)) }] : []
@@ -99,26 +108,48 @@ export function moveMark(db: Db, markId: string, place: Place, alongM: number | 
     .where(eq(mark.id, markId))
     .get()
   if (!row) return refuse('This mark is no longer there.')
-  if (row.lat === null || row.lon === null) return refuse('The base has no coordinates, so a mark cannot be measured from it.')
+  if (row.lat === null || row.lon === null)
+    return refuse('The base has no coordinates, so a mark cannot be measured from it.')
   const { distanceM, bearingDeg } = inverse({ lat: row.lat, lon: row.lon }, place)
   if (distanceM < 5) return refuse('A mark at the base itself has no distance. Move it farther out.')
   db.update(mark)
-    .set({ ...place, distanceM, bearingDeg, distanceSdM: null, how: 'coordinates', ...(alongM === null ? {} : { alongM }) })
+    .set({
+      ...place,
+      distanceM,
+      bearingDeg,
+      distanceSdM: null,
+      how: 'coordinates',
+      ...(alongM === null ? {} : { alongM }),
+    })
     .where(eq(mark.id, markId))
     .run()
   return done(undefined)
 }
 
 /** A mark without coordinates is measured, for the first time or better. Runs keep what they were begun with. */
-export function measureMark(db: Db, markId: string, how: MarkMeans, distanceM: number, distanceSdM: number): Done {
+export function measureMark(
+  db: Db,
+  markId: string,
+  how: MarkMeans,
+  distanceM: number,
+  distanceSdM: number,
+): Done {
   const row = db.select().from(mark).where(eq(mark.id, markId)).get()
   if (!row) return refuse('This mark is no longer there.')
-  if (row.lat !== null) return refuse('This mark has coordinates; its distance is measured from them. Drag it on the map.')
+  if (row.lat !== null)
+    return refuse('This mark has coordinates; its distance is measured from them. Drag it on the map.')
   db.update(mark).set({ how, distanceM, distanceSdM }).where(eq(mark.id, markId)).run()
   return done(undefined)
 }
 
-export type NewSite = { name: string; place: Place; role: SiteRow['role']; doubtM: number | null; moves: boolean; note: string }
+export type NewSite = {
+  name: string
+  place: Place
+  role: SiteRow['role']
+  doubtM: number | null
+  moves: boolean
+  note: string
+}
 
 /** A place beside the bases: a candidate, a relay, a far end that is not ours. */
 export function addOtherSite(db: Db, input: NewSite): string {
@@ -132,7 +163,9 @@ export function addOtherSite(db: Db, input: NewSite): string {
 
 /** Deletes a place that no trial and no leg stands on. */
 export function deleteSite(db: Db, id: string): Done {
-  const used = db.select().from(trial).where(eq(trial.siteId, id)).get() ?? db.select().from(leg).where(eq(leg.siteId, id)).get()
+  const used =
+    db.select().from(trial).where(eq(trial.siteId, id)).get() ??
+    db.select().from(leg).where(eq(leg.siteId, id)).get()
   if (used) return refuse('A trial or a leg starts from this place; it stays.')
   db.delete(site).where(eq(site.id, id)).run()
   return done(undefined)
@@ -145,7 +178,11 @@ export function removeLeg(db: Db, trialId: string, legId: string): void {
     if (!row) return
     const legIds = row.legIds.filter((l) => l !== legId)
     tx.update(trial).set({ legIds }).where(eq(trial.id, trialId)).run()
-    const held = tx.select().from(trial).all().some((t) => t.legIds.includes(legId))
+    const held = tx
+      .select()
+      .from(trial)
+      .all()
+      .some((t) => t.legIds.includes(legId))
     if (!held) tx.delete(leg).where(eq(leg.id, legId)).run()
   })
 }
@@ -176,17 +213,29 @@ export function keptLegs(db: Db, trialId: string): LegWithMarks[] {
     .select()
     .from(site)
     .all()
-    .filter((s) => s.lat !== null && s.lon !== null && inverse({ lat: base.lat!, lon: base.lon! }, { lat: s.lat, lon: s.lon }).distanceM <= SAME_BASE_M)
+    .filter(
+      (s) =>
+        s.lat !== null &&
+        s.lon !== null &&
+        inverse({ lat: base.lat!, lon: base.lon! }, { lat: s.lat, lon: s.lon }).distanceM <= SAME_BASE_M,
+    )
     .map((s) => s.id)
   const legs = db.select().from(leg).where(inArray(leg.siteId, near)).all()
-  return legsOf(db, legs.map((l) => l.id).filter((id) => !row.legIds.includes(id)))
+  return legsOf(
+    db,
+    legs.map((l) => l.id).filter((id) => !row.legIds.includes(id)),
+  )
 }
 
 /** Takes a kept route into a trial. */
 export function takeKeptLeg(db: Db, trialId: string, legId: string): Done {
-  if (!keptLegs(db, trialId).some((l) => l.id === legId)) return refuse('This route is no longer there, or does not start from this base.')
+  if (!keptLegs(db, trialId).some((l) => l.id === legId))
+    return refuse('This route is no longer there, or does not start from this base.')
   const row = db.select().from(trial).where(eq(trial.id, trialId)).get()!
-  db.update(trial).set({ legIds: [...row.legIds, legId] }).where(eq(trial.id, trialId)).run()
+  db.update(trial)
+    .set({ legIds: [...row.legIds, legId] })
+    .where(eq(trial.id, trialId))
+    .run()
   return done(undefined)
 }
 

@@ -13,7 +13,9 @@ import { addTrial, setLinks } from './trials'
 /** A fingerprint of what checks say, the same whatever the separators, line ends or column order of the file. */
 export function checksHash(rows: readonly CheckRow[], kit: KitFile): string {
   const said = rows.map(({ line: _line, ...row }) => row)
-  return createHash('sha256').update(JSON.stringify([said, kit.base, kit.rigs])).digest('hex')
+  return createHash('sha256')
+    .update(JSON.stringify([said, kit.base, kit.rigs]))
+    .digest('hex')
 }
 
 /** The trial that the same file made before, if any. */
@@ -26,15 +28,29 @@ export function importedBefore(db: Db, hash: string): { trialId: string; name: s
  * Brings a whole day in: base, rigs, legs, marks, trial, run and its log, all or nothing in one transaction.
  * @returns the new trial's id
  */
-export function importDay(db: Db, day: Day, hash: string, fileName: string, fixedBeforehand: boolean): string {
+export function importDay(
+  db: Db,
+  day: Day,
+  hash: string,
+  fileName: string,
+  fixedBeforehand: boolean,
+): string {
   return db.transaction((transaction) => {
     const tx = transaction as unknown as Db
     const { plan } = day
     const siteId = addSite(tx, day.base.name, day.base.place)
     for (const r of [day.baseRig, ...day.rigs]) {
-      const letters = new Set(tx.select({ letter: rig.letter }).from(rig).all().map((x) => x.letter))
+      const letters = new Set(
+        tx
+          .select({ letter: rig.letter })
+          .from(rig)
+          .all()
+          .map((x) => x.letter),
+      )
       const letter = letters.has(r.letter) ? freeLetter(tx) : r.letter
-      tx.insert(rig).values({ ...r, letter, createdAt: nowIso() }).run()
+      tx.insert(rig)
+        .values({ ...r, letter, createdAt: nowIso() })
+        .run()
       r.letter = letter
     }
     for (const l of plan.links) l.letter = l.out.letter
@@ -47,7 +63,9 @@ export function importDay(db: Db, day: Day, hash: string, fileName: string, fixe
         name: marks[0]!.legName,
         how: way ? 'track' : 'marks',
         bearingDeg: null,
-        way: way?.points ?? marks.flatMap((m) => (m.lat !== null && m.lon !== null ? [{ lat: m.lat, lon: m.lon }] : [])),
+        way:
+          way?.points ??
+          marks.flatMap((m) => (m.lat !== null && m.lon !== null ? [{ lat: m.lat, lon: m.lon }] : [])),
         marks: marks.map((m) => ({
           id: m.id,
           name: m.name,
@@ -71,7 +89,14 @@ export function importDay(db: Db, day: Day, hash: string, fileName: string, fixe
       plan.links.map((l) => ({ id: l.id, baseRigId: l.base.id, outRigId: l.out.id })),
     )
     const startedAt = day.checks.find((c) => c.time)?.time ?? nowIso()
-    const runId = startRun(tx, trialId, `Imported from ${fileName}`, plan, { note: '', fixedBeforehand, imported: true }, startedAt)
+    const runId = startRun(
+      tx,
+      trialId,
+      `Imported from ${fileName}`,
+      plan,
+      { note: '', fixedBeforehand, imported: true },
+      startedAt,
+    )
     const common = { runId, device: 'import', role: 'import', supersedes: null }
     const entries: Entry[] = day.checks.map(({ line, time, ...check }, seq) => ({
       ...common,

@@ -39,5 +39,6 @@ describe('photos and sounds of a run', () => {
     ['a page', 'text/html', bytes, /neither a picture nor a sound/],
     ['nothing', 'image/png', Buffer.alloc(0), /empty/],
   ])('%s is refused', (_what, type, b, why) => expect(said('m', type, b)).toMatch(why))
-  it('a run that is gone is said so', () => expect(said('m', 'image/png', bytes, 'gone')).toMatch(/no longer/))
+  it('a run that is gone is said so', () =>
+    expect(said('m', 'image/png', bytes, 'gone')).toMatch(/no longer/))
 })

@@ -13,10 +13,13 @@ const SOUND_TYPE = /^(audio\/[\w.+-]+|video\/(webm|mp4|ogg))/
 export function storeMedia(db: Db, runId: string, id: string, type: string, bytes: Buffer): Done<string> {
   if (!db.select({ id: run.id }).from(run).where(eq(run.id, runId)).get())
     return refuse('This run is no longer on the server.')
-  if (!PICTURE_TYPE.test(type) && !SOUND_TYPE.test(type)) return refuse(`"${type}" is neither a picture nor a sound.`)
+  if (!PICTURE_TYPE.test(type) && !SOUND_TYPE.test(type))
+    return refuse(`"${type}" is neither a picture nor a sound.`)
   if (bytes.length === 0) return refuse('It is empty.')
   if (bytes.length > MOST_MEDIA_BYTES)
-    return refuse(`It has ${Math.round(bytes.length / 1e6)} MB; at most ${MOST_MEDIA_BYTES / 1e6} MB are kept. Save it as m4a or ogg, or cut it in two.`) // prettier-ignore
+    return refuse(
+      `It has ${Math.round(bytes.length / 1e6)} MB; at most ${MOST_MEDIA_BYTES / 1e6} MB are kept. Save it as m4a or ogg, or cut it in two.`,
+    )
   db.insert(media).values({ id, runId, type, bytes, createdAt: nowIso() }).onConflictDoNothing().run()
   return done(id)
 }

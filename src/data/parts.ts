@@ -26,7 +26,10 @@ export function listParts(db: Db): Part[] {
 }
 
 /** Rigs whose assembly holds what the test looks for. */
-function rigsWith(db: Db, holds: (assembly: NonNullable<(typeof rig.$inferSelect)['assembly']>) => boolean): string[] {
+function rigsWith(
+  db: Db,
+  holds: (assembly: NonNullable<(typeof rig.$inferSelect)['assembly']>) => boolean,
+): string[] {
   return db
     .select()
     .from(rig)
@@ -77,7 +80,9 @@ export function updatePart(db: Db, id: string, revision: number, input: NewPart)
 export function deletePart(db: Db, id: string): Done {
   const used = rigsWith(db, (a) => partIdsOf(a).includes(id))
   if (used.length > 0)
-    return refuse(`${used.length === 1 ? 'A rig uses' : `${used.length} rigs use`} this part: ${used.join('; ')}. Take it out of there first; runs keep their own copy.`)
+    return refuse(
+      `${used.length === 1 ? 'A rig uses' : `${used.length} rigs use`} this part: ${used.join('; ')}. Take it out of there first; runs keep their own copy.`,
+    )
   return db.transaction((tx) => {
     tx.delete(unit).where(eq(unit.partId, id)).run()
     tx.delete(part).where(eq(part.id, id)).run()
@@ -86,18 +91,29 @@ export function deletePart(db: Db, id: string): Done {
 }
 
 /** Adds a unit of a part, or changes the one named. */
-export function saveUnit(db: Db, id: string | null, partId: string, input: { label: string; condition: string; notes: UnitNote[] }): Done<string> {
+export function saveUnit(
+  db: Db,
+  id: string | null,
+  partId: string,
+  input: { label: string; condition: string; notes: UnitNote[] },
+): Done<string> {
   const row = db.select().from(part).where(eq(part.id, partId)).get()
   if (!row) return refuse('This part is no longer there.')
   const { label, condition, notes } = input
-  const twin = db.select().from(unit).where(and(eq(unit.partId, partId), eq(unit.label, label))).get()
+  const twin = db
+    .select()
+    .from(unit)
+    .where(and(eq(unit.partId, partId), eq(unit.label, label)))
+    .get()
   if (twin && twin.id !== id) return refuse(`There is a unit "${label}" already. Give each its own name.`)
   if (id !== null) {
     db.update(unit).set({ label, condition, detail: { notes } }).where(eq(unit.id, id)).run()
     return done(id)
   }
   const made = newId()
-  db.insert(unit).values({ id: made, partId, kind: row.kind, label, condition, detail: { notes }, createdAt: nowIso() }).run()
+  db.insert(unit)
+    .values({ id: made, partId, kind: row.kind, label, condition, detail: { notes }, createdAt: nowIso() })
+    .run()
   return done(made)
 }
 
@@ -111,11 +127,18 @@ export function deleteUnit(db: Db, id: string): Done {
 /** Largest photo or paper kept with a part. */
 export const LARGEST_PAPER = 8 * 1024 * 1024
 
-export function addPaper(db: Db, partId: string, paper: { name: string; type: string; bytes: Buffer }): Done<string> {
-  if (paper.bytes.length > LARGEST_PAPER) return refuse(`${paper.name} is larger than 8 MB. Make it smaller, and add it again.`)
+export function addPaper(
+  db: Db,
+  partId: string,
+  paper: { name: string; type: string; bytes: Buffer },
+): Done<string> {
+  if (paper.bytes.length > LARGEST_PAPER)
+    return refuse(`${paper.name} is larger than 8 MB. Make it smaller, and add it again.`)
   if (!db.select().from(part).where(eq(part.id, partId)).get()) return refuse('This part is no longer there.')
   const id = newId()
-  db.insert(attachment).values({ ...paper, id, partId, createdAt: nowIso() }).run()
+  db.insert(attachment)
+    .values({ ...paper, id, partId, createdAt: nowIso() })
+    .run()
   return done(id)
 }
 
@@ -129,5 +152,11 @@ export function deletePaper(db: Db, id: string): void {
 
 /** What every unit is called, by id. */
 export function unitNames(db: Db): Map<string, string> {
-  return new Map(db.select({ id: unit.id, label: unit.label }).from(unit).all().map((u) => [u.id, u.label]))
+  return new Map(
+    db
+      .select({ id: unit.id, label: unit.label })
+      .from(unit)
+      .all()
+      .map((u) => [u.id, u.label]),
+  )
 }

@@ -44,12 +44,18 @@ export function listRigs(db: Db): KitRig[] {
       bandwidthKHz: r.bandwidthKHz,
       mode: r.mode,
       variantOf: r.variantOf,
-      usedBy: [...new Set(links.filter((l) => l.baseRigId === r.id || l.outRigId === r.id).map((l) => l.trialId))],
+      usedBy: [
+        ...new Set(links.filter((l) => l.baseRigId === r.id || l.outRigId === r.id).map((l) => l.trialId)),
+      ],
     }))
 }
 
 /** A rig as a trial sees it: typed figures, or those of its parts as they are now. */
-export function toRig(row: typeof rig.$inferSelect, parts: readonly Part[], units: ReadonlyMap<string, string>): Rig {
+export function toRig(
+  row: typeof rig.$inferSelect,
+  parts: readonly Part[],
+  units: ReadonlyMap<string, string>,
+): Rig {
   const { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM } = row
   const { antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt } = row
   const traits = traitsOf(row.assembly, parts, row.mode, units)
@@ -67,7 +73,13 @@ export function inputOfRig(r: KitRig): RigInput {
 
 /** The first letter that no rig has: A to Z, then AA and on. */
 export function freeLetter(db: Db): string {
-  const taken = new Set(db.select({ letter: rig.letter }).from(rig).all().map((r) => r.letter))
+  const taken = new Set(
+    db
+      .select({ letter: rig.letter })
+      .from(rig)
+      .all()
+      .map((r) => r.letter),
+  )
   const alphabet = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ']
   const all = [...alphabet, ...alphabet.flatMap((a) => alphabet.map((b) => a + b))]
   return all.find((l) => !taken.has(l))!
@@ -126,7 +138,8 @@ export function deleteRig(db: Db, id: string): Done {
     .from(link)
     .where(or(eq(link.baseRigId, id), eq(link.outRigId, id)))
     .get()
-  if (used) return refuse('A trial uses this rig. Take it out of the trial’s plan first; runs keep their own copy.')
+  if (used)
+    return refuse('A trial uses this rig. Take it out of the trial’s plan first; runs keep their own copy.')
   db.delete(rig).where(eq(rig.id, id)).run()
   return done(undefined)
 }

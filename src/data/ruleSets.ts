@@ -37,14 +37,22 @@ export function updateRuleSet(db: Db, id: string, revision: number, body: RuleSe
 
 /** Deletes a rule set that no trial keeps to. */
 export function deleteRuleSet(db: Db, id: string): Done {
-  const used = db.select().from(trial).all().filter((t) => t.service?.ruleSetId === id)
-  if (used.length > 0) return refuse(`${used.map((t) => t.name).join('; ')} keeps to these rules. Choose others there first.`)
+  const used = db
+    .select()
+    .from(trial)
+    .all()
+    .filter((t) => t.service?.ruleSetId === id)
+  if (used.length > 0)
+    return refuse(`${used.map((t) => t.name).join('; ')} keeps to these rules. Choose others there first.`)
   db.delete(ruleSet).where(eq(ruleSet.id, id)).run()
   return done(undefined)
 }
 
 /** The rule set and the service that a trial keeps to; nulls where none was chosen or it is gone. */
-export function serviceOf(db: Db, chosen: ChosenService | null): { rules: RuleSet | null; service: ServiceRule | null } {
+export function serviceOf(
+  db: Db,
+  chosen: ChosenService | null,
+): { rules: RuleSet | null; service: ServiceRule | null } {
   const rules = chosen ? (getRuleSet(db, chosen.ruleSetId)?.body ?? null) : null
   return { rules, service: rules?.services.find((s) => s.name === chosen!.service) ?? null }
 }

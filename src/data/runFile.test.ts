@@ -41,7 +41,13 @@ const note = (runId: string, n: number) => ({
 it('a run that another device began is made where its trial is here, and keeps its plan', () => {
   const trialId = addTrial(db, 'Wet hill', '', 1)
   const plan = planOf(openTrial(db, trialId)!)
-  const made = readRunIn(db, { runId: 'r1', trialId, runName: 'By phone', startedAt: '2026-05-16T08:00:00Z', plan })
+  const made = readRunIn(db, {
+    runId: 'r1',
+    trialId,
+    runName: 'By phone',
+    startedAt: '2026-05-16T08:00:00Z',
+    plan,
+  })
   expect(made.ok).toBe(true)
   expect(getRun(db, 'r1')).toMatchObject({
     name: 'By phone',
@@ -53,7 +59,13 @@ it('a run that another device began is made where its trial is here, and keeps i
 it('where the trial is not here it is refused by its name, and nothing is made', () => {
   const trialId = addTrial(db, 'Wet hill', '', 1)
   const plan = planOf(openTrial(db, trialId)!)
-  const refused = readRunIn(db, { runId: 'r1', trialId: 'elsewhere', runName: 'R', startedAt: '2026-05-16T08:00:00Z', plan })
+  const refused = readRunIn(db, {
+    runId: 'r1',
+    trialId: 'elsewhere',
+    runName: 'R',
+    startedAt: '2026-05-16T08:00:00Z',
+    plan,
+  })
   expect(refused).toMatchObject({ ok: false })
   expect(!refused.ok && refused.message).toContain('"Wet hill", which is not in this database')
   expect(getRun(db, 'r1')).toBeNull()

@@ -34,10 +34,14 @@ export function readRunIn(
   pack: { runId: string; trialId: string; runName: string; startedAt: string; plan: TrialPlan },
 ): Done {
   if (!db.select().from(trial).where(eq(trial.id, pack.trialId)).get())
-    return refuse(`It belongs to the trial "${pack.plan.trialName}", which is not in this database. Open the database it was made from, or bring that trial in first.`)
+    return refuse(
+      `It belongs to the trial "${pack.plan.trialName}", which is not in this database. Open the database it was made from, or bring that trial in first.`,
+    )
   const conditions: Conditions = { note: 'Read in from a file', fixedBeforehand: false, imported: false }
   const { runId, trialId, runName, startedAt, plan } = pack
-  db.insert(run).values({ id: runId, trialId, name: runName, startedAt, conditions, plan, createdAt: nowIso() }).run()
+  db.insert(run)
+    .values({ id: runId, trialId, name: runName, startedAt, conditions, plan, createdAt: nowIso() })
+    .run()
   return done(undefined)
 }
 

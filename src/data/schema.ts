@@ -102,7 +102,10 @@ export const rig = sqliteTable(
     antennaGainDbi: real('antenna_gain_dbi'),
     leadLossDb: real('lead_loss_db'),
     attenuatorDb: real('attenuator_db').notNull().default(0),
-    attenuatorAt: text('attenuator_at').$type<'both ways' | 'transmit' | 'receive'>().notNull().default('both ways'),
+    attenuatorAt: text('attenuator_at')
+      .$type<'both ways' | 'transmit' | 'receive'>()
+      .notNull()
+      .default('both ways'),
     /** Null where only its figures are known. */
     assembly: text('assembly', { mode: 'json' }).$type<Assembly | null>(),
     variantOf: text('variant_of'),
@@ -183,7 +186,9 @@ export const leg = sqliteTable('leg', {
   how: text('how').$type<'bearing' | 'track' | 'marks'>().notNull(),
   bearingDeg: real('bearing_deg'),
   /** Places of the way, in order out from the base. */
-  way: text('way', { mode: 'json' }).$type<{ lat: number; lon: number; elevationM?: number | null }[]>().notNull(),
+  way: text('way', { mode: 'json' })
+    .$type<{ lat: number; lon: number; elevationM?: number | null }[]>()
+    .notNull(),
   createdAt: createdAt(),
 })
 

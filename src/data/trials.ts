@@ -108,7 +108,11 @@ export function planOf({ trial: t, site: base, legs, links }: OpenTrial): TrialP
 }
 
 /** Sets a trial's links, keeping the ids of those that stay. */
-export function setLinks(db: Db, trialId: string, wanted: (PlanInput['links'][number] & { id?: string })[]): void {
+export function setLinks(
+  db: Db,
+  trialId: string,
+  wanted: (PlanInput['links'][number] & { id?: string })[],
+): void {
   const old = db.select().from(link).where(eq(link.trialId, trialId)).all()
   db.delete(link).where(eq(link.trialId, trialId)).run()
   wanted.forEach(({ id, baseRigId, outRigId }, position) => {

@@ -9,7 +9,9 @@ import { addAreas, storeGrid, type Db, type NewArea } from '@/data'
 /** From the harbour at the island's western shore to its middle. */
 const [MIDDLE_BEARING, MIDDLE_M] = [66, 5150]
 
-/** A rounded area about a place, by bearing and distance from the harbour; its half widths along and across an axis, m. */
+/**
+ * A rounded area about a place, by bearing and distance from the harbour; its half widths along and across an axis, m.
+ */
 function roundArea(
   harbour: Place,
   at: [bearing: number, m: number],
@@ -46,7 +48,10 @@ function seedAreas(db: Db, harbour: Place): void {
   ])
 }
 
-/** Ostrey's ground, built from a seed, and what it costs on the way from the harbour to a mark, dB: the ridge with the Saddle between two tops, lower land along the shore. */
+/**
+ * Ostrey's ground, built from a seed, and what it costs on the way from the harbour to a mark, dB: the ridge
+ * with the Saddle between two tops, lower land along the shore.
+ */
 export function seedGround(db: Db, harbour: Place): (link: Link, mark: Mark) => number | null {
   const middle = direct(harbour, MIDDLE_BEARING, MIDDLE_M)
   const grid = buildIsland({

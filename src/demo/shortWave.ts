@@ -25,8 +25,8 @@ function hopKm(distanceKm: number): number {
 }
 
 /**
- * Two antennas of Race Control on short wave, by contacts with other stations at many distances: the one that is better near by is
- * not the better one far away.
+ * Two antennas of Race Control on short wave, by contacts with other stations at many distances: the one that
+ * is better near by is not the better one far away.
  */
 export function seedShortWave(
   db: Db,
@@ -40,7 +40,22 @@ export function seedShortWave(
     heightM: number,
     note: string,
   ) => {
-    const made = addRig(db, { letter, name, kind, txMHz: MHZ, rxMHz: null, powerW: 50, antennaHeightM: heightM, antennaGainDbi: null, leadLossDb: 0.6, attenuatorDb: 0, attenuatorAt: 'both ways', note, mode: 'SSB', bandwidthKHz: 2.7 }) // prettier-ignore
+    const made = addRig(db, {
+      letter,
+      name,
+      kind,
+      txMHz: MHZ,
+      rxMHz: null,
+      powerW: 50,
+      antennaHeightM: heightM,
+      antennaGainDbi: null,
+      leadLossDb: 0.6,
+      attenuatorDb: 0,
+      attenuatorAt: 'both ways',
+      note,
+      mode: 'SSB',
+      bandwidthKHz: 2.7,
+    })
     if (!made.ok) throw new Error(made.message)
     return made.value
   }
@@ -66,7 +81,13 @@ export function seedShortWave(
     const place = direct(harbour, 40 + 110 * random.uniform(), distanceM)
     return { name: `Contact ${String(i + 1).padStart(2, '0')}`, place, alongM: distanceM }
   })
-  addLegToTrial(db, trialId, { name: 'Contacts', how: 'marks', bearingDeg: null, way: [harbour, ...contacts.map((c) => c.place)], marks: contacts }) // prettier-ignore
+  addLegToTrial(db, trialId, {
+    name: 'Contacts',
+    how: 'marks',
+    bearingDeg: null,
+    way: [harbour, ...contacts.map((c) => c.place)],
+    marks: contacts,
+  })
   const open = openTrial(db, trialId)!
   const saved = savePlan(db, trialId, open.trial.revision, {
     ...planInputOf(open),

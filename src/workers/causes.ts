@@ -1,5 +1,13 @@
 import * as Comlink from 'comlink'
-import { causesInLog, causesUnder, type Causes, type CausesBasis, type FindingsInput, type LogCauses, type RunEvent } from '@/core/findings' // prettier-ignore
+import {
+  causesInLog,
+  causesUnder,
+  type Causes,
+  type CausesBasis,
+  type FindingsInput,
+  type LogCauses,
+  type RunEvent,
+} from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
 
 let kept: { key: string; inLog: LogCauses } | null = null
@@ -12,7 +20,10 @@ async function unlessNewer(asked: number): Promise<void> {
 }
 
 const api = {
-  /** The causes behind a log. What does not depend on the copy rule, the margin and the reliability is kept for the next time. */
+  /**
+   * The causes behind a log. What does not depend on the copy rule, the margin and the reliability is kept
+   * for the next time.
+   */
   async causes(
     input: FindingsInput,
     basis: CausesBasis,

@@ -37,7 +37,9 @@ const easting = (lon: number) => (lon / 180) * HALF
 const northing = (lat: number) => (HALF / Math.PI) * Math.log(Math.tan(Math.PI / 4 + (lat * Math.PI) / 360))
 const latitude = (y: number) => (Math.atan(Math.exp((y / HALF) * Math.PI)) * 360) / Math.PI - 90
 
-/** The raster with its rows even in Mercator's northing, each the nearest of its own, so that it is drawn in one piece. */
+/**
+ * The raster with its rows even in Mercator's northing, each the nearest of its own, so that it is drawn in one piece.
+ */
 export function mercatorCanvas({ width, height, extent, pixels }: Raster): OffscreenCanvas {
   const canvas = new OffscreenCanvas(width, height)
   const data = new ImageData(width, height)

@@ -1,7 +1,10 @@
 import { FieldDoor } from '@/features/field/FieldDoor'
 import { ServiceWorker } from '@/features/field/ServiceWorker'
 
-/** The field screen. It is the same page for every run, so that it opens with no network; the run is named in its address. */
+/**
+ * The field screen. It is the same page for every run, so that it opens with no network; the run is named in
+ * its address.
+ */
 export default function FieldPage() {
   return (
     <>

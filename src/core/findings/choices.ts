@@ -2,7 +2,13 @@ import type { KnownDifference } from '@/core/kit/rig'
 import type { Scale } from '@/core/reports/scale'
 
 /** What evening can take out. */
-export const EVENING_TERMS = ['power', 'lead loss', 'antenna gain', 'attenuator', 'height'] as const satisfies readonly KnownDifference['what'][] // prettier-ignore
+export const EVENING_TERMS = [
+  'power',
+  'lead loss',
+  'antenna gain',
+  'attenuator',
+  'height',
+] as const satisfies readonly KnownDifference['what'][]
 export type EveningTerm = (typeof EVENING_TERMS)[number]
 
 /** Taken out unless the reader says otherwise; height only if asked. */

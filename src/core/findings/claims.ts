@@ -6,8 +6,9 @@ import { reachText } from './words'
 export type ClaimStands = 'holds' | 'holds every other time' | 'does not hold here' | 'cannot tell'
 
 /**
- * A claimed reach against what was found at 90, 50 and 10 in a hundred: it holds where even the low end of the reach that is
- * wanted lies beyond it, and does not where even the high end of the reach at 10 in a hundred falls short.
+ * A claimed reach against what was found at 90, 50 and 10 in a hundred: it holds where even the low end of
+ * the reach that is wanted lies beyond it, and does not where even the high end of the reach at 10 in a
+ * hundred falls short.
  * @param reaches the usable reaches of one link
  */
 export function judgeClaim(

@@ -44,7 +44,10 @@ export interface PairComparison {
   hodgesLehmann: { estimate: number; low: number | null; high: number | null } | null
   /** 90 % interval that allows for stopping when it seemed clear. */
   alwaysValid: Interval
-  /** How the evened difference changes with lg distance (m); null where too little says so, and for one direction of two. */
+  /**
+   * How the evened difference changes with lg distance (m); null where too little says so, and for one
+   * direction of two.
+   */
   trend: PairedTrend | null
   /** What each mark says of the evened difference, in dB; an open end is null. */
   points: DifferencePoint[]
@@ -125,8 +128,8 @@ export function comparePair(
 }
 
 /**
- * The reports of two links by mark, those of A with what is known to favour it taken out; a group for each direction and, where
- * runs are put together, each run.
+ * The reports of two links by mark, those of A with what is known to favour it taken out; a group for each
+ * direction and, where runs are put together, each run.
  */
 export function pairedMarks(
   marks: readonly { id: string }[],
@@ -140,7 +143,9 @@ export function pairedMarks(
   const runs = checks.length > 0 ? [...new Set(checks.map((c) => c.runId))] : [undefined]
   const at = checksByMark(checks)
   return marks.map((mark) => {
-    const groups = directions.flatMap((direction) => runs.map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] }))) // prettier-ignore
+    const groups = directions.flatMap((direction) =>
+      runs.map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] })),
+    )
     for (const c of at.get(mark.id) ?? []) {
       const group = groups.find((g) => g.direction === c.direction && g.run === c.runId)
       if (!group) continue

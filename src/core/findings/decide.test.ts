@@ -6,23 +6,45 @@ import { decide, decisionWords, trendWords, type Burden, type Findings, type Jud
 const link = (id: string) =>
   ({ id, letter: id, name: `Rig ${id}`, base: { id: 'z' }, out: { id: `out ${id}` } }) as Link
 const reach = (change: Partial<Reach>, chance = 0.9): Reach => ({
-  method: 'Firth logistic on lg distance', chance, estimateM: 2000, lowM: 1500, highM: 2600, seen: 'some copied',
-  nearestM: 300, farthestM: 5000, extrapolated: false, marks: 16, ...change,
-}) // prettier-ignore
+  method: 'Firth logistic on lg distance',
+  chance,
+  estimateM: 2000,
+  lowM: 1500,
+  highM: 2600,
+  seen: 'some copied',
+  nearestM: 300,
+  farthestM: 5000,
+  extrapolated: false,
+  marks: 16,
+  ...change,
+})
 /** Findings of one reach a link at 0.9, and one at 0.1. */
 const findings = (at: Record<string, [Reach, Reach?]>) =>
   ({
     usable: Object.entries(at).map(([linkId, [r]]) => ({ linkId, chance: 0.9, limitedBy: null, reach: r })),
-    reaches: Object.entries(at).map(([linkId, [r, far]]) => ({ linkId, direction: 'to base', reaches: far ? [r, far] : [r] })),
-  }) as unknown as Findings // prettier-ignore
-const answersTo = (need: Partial<Need>, at: Record<string, [Reach, Reach?]>, burdens: Record<string, Partial<Burden>> = {}) =>
+    reaches: Object.entries(at).map(([linkId, [r, far]]) => ({
+      linkId,
+      direction: 'to base',
+      reaches: far ? [r, far] : [r],
+    })),
+  }) as unknown as Findings
+const answersTo = (
+  need: Partial<Need>,
+  at: Record<string, [Reach, Reach?]>,
+  burdens: Record<string, Partial<Burden>> = {},
+) =>
   decide(
     findings(at),
     Object.keys(at).map(link),
     { floorM: null, ceilingM: null, reliability: 0.9, ...need },
-    new Map(Object.entries(burdens).map(([id, b]) => [`out ${id}`, { wornMm: null, weightG: null, price: null, powerW: 2, ...b }])),
+    new Map(
+      Object.entries(burdens).map(([id, b]) => [
+        `out ${id}`,
+        { wornMm: null, weightG: null, price: null, powerW: 2, ...b },
+      ]),
+    ),
     'metric',
-  ) // prettier-ignore
+  )
 const met = (need: Partial<Need>, r: Reach, far?: Reach) =>
   answersTo(need, { a: far ? [r, far] : [r] })[0]!.met
 
@@ -44,13 +66,24 @@ describe('an area that is to be covered', () => {
   })
 
   it('with nothing copied, all copied and too few marks nothing is claimed', () => {
-    expect(told(reach({ seen: 'none copied', estimateM: null, lowM: null, highM: 300 })).why).toContain('about 0 % of the bay lies') // prettier-ignore
-    expect(told(reach({ seen: 'all copied', estimateM: null, lowM: 1700, highM: null, farthestM: 2500 }))).toMatchObject({ met: 'cannot tell', why: 'about 60 % of the bay (40 to 100) lies within its reach nine times in ten' }) // prettier-ignore
-    expect(told(reach({ seen: 'too few marks', estimateM: null }))).toMatchObject({ met: 'cannot tell', why: 'what was tested does not settle the bay' }) // prettier-ignore
+    expect(told(reach({ seen: 'none copied', estimateM: null, lowM: null, highM: 300 })).why).toContain(
+      'about 0 % of the bay lies',
+    )
+    expect(
+      told(reach({ seen: 'all copied', estimateM: null, lowM: 1700, highM: null, farthestM: 2500 })),
+    ).toMatchObject({
+      met: 'cannot tell',
+      why: 'about 60 % of the bay (40 to 100) lies within its reach nine times in ten',
+    })
+    expect(told(reach({ seen: 'too few marks', estimateM: null }))).toMatchObject({
+      met: 'cannot tell',
+      why: 'what was tested does not settle the bay',
+    })
   })
 
   it('beside a distance the worse of the two stands', () => {
-    const both = (floorM: number) => answersTo({ area: bay, floorM }, { a: [reach({ estimateM: 5000, lowM: 4200, highM: 6000 })] })[0]!.met // prettier-ignore
+    const both = (floorM: number) =>
+      answersTo({ area: bay, floorM }, { a: [reach({ estimateM: 5000, lowM: 4200, highM: 6000 })] })[0]!.met
     expect([both(4100), both(4800), both(7000)]).toEqual(['meets it', 'seems to meet it', 'falls short'])
   })
 })
@@ -91,7 +124,16 @@ describe('which one', () => {
   const name = (id: string) => `Rig ${id}`
   const far = reach({ estimateM: 4000, lowM: 3300, highM: 4800 })
   it('is the least burdensome of those that meet it: what is worn before weight, what is known before what is not', () => {
-    const answers = answersTo({ floorM: 1400 }, { a: [far], b: [reach({})], c: [far], d: [reach({ highM: 900, lowM: 600, estimateM: 700 })] }, { a: { wornMm: 400 }, b: { wornMm: 160, weightG: 300 }, c: { wornMm: 160, weightG: 260 }, d: { wornMm: 10 } }) // prettier-ignore
+    const answers = answersTo(
+      { floorM: 1400 },
+      { a: [far], b: [reach({})], c: [far], d: [reach({ highM: 900, lowM: 600, estimateM: 700 })] },
+      {
+        a: { wornMm: 400 },
+        b: { wornMm: 160, weightG: 300 },
+        c: { wornMm: 160, weightG: 260 },
+        d: { wornMm: 10 },
+      },
+    )
     expect(answers.map((a) => a.linkId)).toEqual(['c', 'b', 'a', 'd'])
     expect(decisionWords(answers, name)).toBe(
       'Rig c is the least that meets the need; Rig b and Rig a would too.',
@@ -117,18 +159,26 @@ describe('whether it flips, in a sentence', () => {
     { x: lg(6000), median: far, low: far - 2, high: far + 2 },
   ]
   it('a crossing with its margin, and who leads where', () => {
-    expect(said({ band: band(-4, 5), crossing: { x: lg(1100), low: lg(800), high: lg(1600) }, slope95: { low: 2, high: 9 } })).toBe(
-      'They change places: Rig b is ahead near the base, Rig a beyond about 1.1 km (800 m to 1.6 km).',
-    ) // prettier-ignore
+    expect(
+      said({
+        band: band(-4, 5),
+        crossing: { x: lg(1100), low: lg(800), high: lg(1600) },
+        slope95: { low: 2, high: 9 },
+      }),
+    ).toBe('They change places: Rig b is ahead near the base, Rig a beyond about 1.1 km (800 m to 1.6 km).')
   })
   it('a lead that changes for sure, with no flip', () => {
     expect(said({ band: band(1, 6), crossing: null, slope95: { low: 1, high: 8 } })).toBe(
       'The lead of Rig a changes with distance: +1.0 dB at 300 m, +6.0 dB at 6.0 km. No flip is sure inside what was tested, 300 m to 6.0 km.',
     )
-    expect(said({ band: band(-1, -6), crossing: null, slope95: { low: -8, high: -1 } })).toContain('The lead of Rig b changes with distance: +1.0 dB') // prettier-ignore
+    expect(said({ band: band(-1, -6), crossing: null, slope95: { low: -8, high: -1 } })).toContain(
+      'The lead of Rig b changes with distance: +1.0 dB',
+    )
   })
   it('none inside what was tested, and too little to say', () => {
-    expect(said({ band: band(1, 2), crossing: null, slope95: { low: -3, high: 5 } })).toBe('No flip inside what was tested, 300 m to 6.0 km.') // prettier-ignore
+    expect(said({ band: band(1, 2), crossing: null, slope95: { low: -3, high: 5 } })).toBe(
+      'No flip inside what was tested, 300 m to 6.0 km.',
+    )
     expect(said(null)).toMatch(/^Too few marks/)
   })
 })

@@ -75,7 +75,13 @@ function ceilingBroken(far: Reach | undefined, ceilingM: number): 'heard too far
   return 'cannot tell'
 }
 
-const ORDER: Record<Met, number> = { 'meets it': 0, 'seems to meet it': 1, 'cannot tell': 2, 'falls short': 3, 'heard too far': 4 } // prettier-ignore
+const ORDER: Record<Met, number> = {
+  'meets it': 0,
+  'seems to meet it': 1,
+  'cannot tell': 2,
+  'falls short': 3,
+  'heard too far': 4,
+}
 
 /** Lighter first: what is worn, then weight, price, power; what nobody said comes after what is known. */
 function compareBurden(a: Burden | null, b: Burden | null): number {
@@ -86,9 +92,10 @@ function compareBurden(a: Burden | null, b: Burden | null): number {
 }
 
 /**
- * The rigs against a need: which meet it and how surely by the usable reach, the least burdensome of those first. To meet it
- * surely the lower end of the 90 % interval must reach the floor; to be unlikely beyond the ceiling the upper end of the reach
- * at one copy in ten must stay within it. An area is covered where its farthest place is within reach.
+ * The rigs against a need: which meet it and how surely by the usable reach, the least burdensome of those
+ * first. To meet it surely the lower end of the 90 % interval must reach the floor; to be unlikely beyond the
+ * ceiling the upper end of the reach at one copy in ten must stay within it. An area is covered where its
+ * farthest place is within reach.
  * @returns empty where nothing is needed
  */
 export function decide(
@@ -152,7 +159,11 @@ export function decisionWords(answers: readonly NeedAnswer[], name: (id: string)
   const first = answers[0]
   if (!first) return ''
   const meeting = answers.filter((a) => a.met === 'meets it')
-  if (meeting.length > 1) return `${name(first.linkId)} is the least that meets the need; ${meeting.slice(1).map((a) => name(a.linkId)).join(' and ')} would too.` // prettier-ignore
+  if (meeting.length > 1)
+    return `${name(first.linkId)} is the least that meets the need; ${meeting
+      .slice(1)
+      .map((a) => name(a.linkId))
+      .join(' and ')} would too.`
   if (meeting.length === 1) return `Only ${name(first.linkId)} surely meets the need.`
   if (first.met === 'seems to meet it') return `None surely meets the need; ${name(first.linkId)} seems to.`
   if (answers.every((a) => a.met === 'falls short')) return 'None of them meets the need.'

@@ -148,8 +148,8 @@ export function makeFindings(input: FindingsInput, prepared: Prepared = prepareF
 export const PLANE_EARTH_SLOPE = 4
 
 /**
- * Copies by distance. A check made with an attenuator in counts as one made farther out without it, by the slope: a link that
- * was copied through 10 dB more would be copied 10^(10/(10 n)) times as far.
+ * Copies by distance. A check made with an attenuator in counts as one made farther out without it, by the
+ * slope: a link that was copied through 10 dB more would be copied 10^(10/(10 n)) times as far.
  */
 export function reachesOf(input: FindingsInput, checks: readonly ReadCheck[], slope: number): LinkReach[] {
   const distance = new Map(input.marks.map((m) => [m.id, m.distanceM]))

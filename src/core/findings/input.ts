@@ -1,4 +1,11 @@
-import { knownDifferences, listenerOf, type Direction, type KnownDifference, type Link, type Listener } from '@/core/kit/rig' // prettier-ignore
+import {
+  knownDifferences,
+  listenerOf,
+  type Direction,
+  type KnownDifference,
+  type Link,
+  type Listener,
+} from '@/core/kit/rig'
 import type { CopyRule } from '@/core/reports/copyRule'
 import { readReport } from '@/core/reports/readReport'
 import type { Reading } from '@/core/reports/reading'
@@ -114,5 +121,18 @@ export function inputOf(
   const { links, directions, marginDb, reliability, controlLinkId } = plan
   const { base, out } = plan.scales
   const scales = { base: withStep(base, choices.unitStepDb), out: withStep(out, choices.unitStepDb) }
-  return { links, marks, directions, scales, marginDb, reliability, copyRule, fixedBeforehand, checks, controlLinkId, runs: [], ...choices } // prettier-ignore
+  return {
+    links,
+    marks,
+    directions,
+    scales,
+    marginDb,
+    reliability,
+    copyRule,
+    fixedBeforehand,
+    checks,
+    controlLinkId,
+    runs: [],
+    ...choices,
+  }
 }

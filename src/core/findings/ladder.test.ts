@@ -24,7 +24,9 @@ describe('a ladder', () => {
   const steps = [joined(low, rig('a')), joined(high, rig('a')), joined(high, rig('b'))]
   const findings = (gain: number) => {
     const p = plan(steps, 20)
-    return makeFindings(inputOf(p, p.marks, logged(simulateRun(p, { ...FIELD, gainDbi: { b: gain, a: 0 } })), true)) // prettier-ignore
+    return makeFindings(
+      inputOf(p, p.marks, logged(simulateRun(p, { ...FIELD, gainDbi: { b: gain, a: 0 } })), true),
+    )
   }
   it('says what each step brought, at its own end, with its margin', () => {
     const pairs = findings(7).pairs.filter((x) => x.scope === 'both')
@@ -71,7 +73,10 @@ describe('the reader’s choices', () => {
         { what: 'check', id: checks.find((c) => c.markId === 'm1')!.id, reason: 'plug' },
       ],
     })
-    expect(found.leftOut.map((l) => l.why)).toEqual(['by your choice: a lorry in the way', 'by your choice: plug']) // prettier-ignore
+    expect(found.leftOut.map((l) => l.why)).toEqual([
+      'by your choice: a lorry in the way',
+      'by your choice: plug',
+    ])
     expect(found.leftOut[1]!.checkIds).toHaveLength(1)
     expect(found.checks).toBe(checks.length)
     expect(found.pairs[0]!.points.some((x) => x.markId === 'm3')).toBe(false)
@@ -93,9 +98,22 @@ describe('the reader’s choices', () => {
 
 describe('claims and facts', () => {
   const reach = (chance: number, lowM: number, estimateM: number, highM: number): UsableReach => ({
-    linkId: 'a', chance, limitedBy: null,
-    reach: { method: 'Firth logistic on lg distance', chance, estimateM, lowM, highM, seen: 'some copied', nearestM: 300, farthestM: 5000, extrapolated: false, marks: 12 },
-  }) // prettier-ignore
+    linkId: 'a',
+    chance,
+    limitedBy: null,
+    reach: {
+      method: 'Firth logistic on lg distance',
+      chance,
+      estimateM,
+      lowM,
+      highM,
+      seen: 'some copied',
+      nearestM: 300,
+      farthestM: 5000,
+      extrapolated: false,
+      marks: 12,
+    },
+  })
   const found = [reach(0.9, 1500, 2000, 2600), reach(0.5, 2700, 3100, 3600), reach(0.1, 3800, 4400, 5200)]
   it('hold, hold every other time, do not hold, or cannot be told', () => {
     expect(judgeClaim(1400, found, 0.9)).toBe('holds')
@@ -107,7 +125,9 @@ describe('claims and facts', () => {
     )
   })
   it('take "all copied" and "none copied" for what they are', () => {
-    const seen = (what: 'all copied' | 'none copied') => [{ ...found[0]!, reach: { ...found[0]!.reach, seen: what, lowM: null, highM: null } }] // prettier-ignore
+    const seen = (what: 'all copied' | 'none copied') => [
+      { ...found[0]!, reach: { ...found[0]!.reach, seen: what, lowM: null, highM: null } },
+    ]
     expect(judgeClaim(4000, seen('all copied'), 0.9)).toBe('holds')
     expect(judgeClaim(8000, seen('all copied'), 0.9)).toBe('cannot tell')
     expect(judgeClaim(4000, seen('none copied'), 0.9)).toBe('does not hold here')

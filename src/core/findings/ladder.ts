@@ -19,8 +19,8 @@ export interface LadderStep {
 }
 
 /**
- * The steps from each link to the next in the plan's order that change one end only: base first and then the car, watt by watt,
- * metre by metre. Links that change both ends at once are no step.
+ * The steps from each link to the next in the plan's order that change one end only: base first and then the
+ * car, watt by watt, metre by metre. Links that change both ends at once are no step.
  * @param pairs of one scope
  * @returns empty where one end only was changed, which the comparisons already say
  */
@@ -34,7 +34,18 @@ export function ladderOf(links: readonly Link[], pairs: readonly JudgedPair[]): 
     const others = new Set(links.map((l) => l[base ? 'out' : 'base'].id)).size
     const pair = pairs.find((p) => (p.a === to.id && p.b === from.id) || (p.a === from.id && p.b === to.id))
     if (!pair) return []
-    return [{ from: from.id, to: to.id, end, before: from[end].name, after: to[end].name, beside: others > 1 ? to[base ? 'out' : 'base'].name : null, pair, sign: pair.a === to.id ? 1 : -1 }] // prettier-ignore
+    return [
+      {
+        from: from.id,
+        to: to.id,
+        end,
+        before: from[end].name,
+        after: to[end].name,
+        beside: others > 1 ? to[base ? 'out' : 'base'].name : null,
+        pair,
+        sign: pair.a === to.id ? 1 : -1,
+      },
+    ]
   })
   return steps.length < 2 || new Set(steps.map((s) => s.end)).size < 2 ? [] : steps
 }

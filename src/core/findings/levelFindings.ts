@@ -58,7 +58,9 @@ export interface LevelFindings {
   reports: number
   groups: LevelGroup[]
   points: LevelPoint[]
-  /** How much stronger each link is heard out there than at the base, dB, and how much of it the greater power explains. */
+  /**
+   * How much stronger each link is heard out there than at the base, dB, and how much of it the greater power explains.
+   */
   outBack: { linkId: string; db: number; low: number; high: number; powerDb: number }[]
   /** Handset to handset by way of a relay, both as far from it; empty where the base is none. */
   through: { linkId: string; reaches: LevelReach[] }[]
@@ -67,7 +69,10 @@ export interface LevelFindings {
 const groupOf = (linkId: string, direction: Direction) => `${linkId} ${direction}`
 const LINE_STEPS = 24
 
-/** Fits the level model to a run, at the middle of what an unknown step may be. @param sets as {@link cellsOf} gave them */
+/**
+ * Fits the level model to a run, at the middle of what an unknown step may be.
+ * @param sets as {@link cellsOf} gave them
+ */
 export function fitRunLevels(
   input: FindingsInput,
   checks: readonly ReadCheck[],
@@ -84,7 +89,16 @@ export function fitRunLevels(
     .map((c): LevelPoint => {
       const cell = cells.get(c.id)!
       const { id: checkId, markId, linkId, direction } = c
-      return { checkId, markId, linkId, direction, distanceM: marks.get(markId)!.distanceM, low: finite(cell.lower), high: finite(cell.upper), notHeard: cell.notHeard } // prettier-ignore
+      return {
+        checkId,
+        markId,
+        linkId,
+        direction,
+        distanceM: marks.get(markId)!.distanceM,
+        low: finite(cell.lower),
+        high: finite(cell.upper),
+        notHeard: cell.notHeard,
+      }
     })
   const usedAt = new Set(used.map((c) => c.markId))
   const kept = someOf(input.marks.filter((m) => usedAt.has(m.id)))
@@ -124,12 +138,20 @@ function dayTakenOut(input: FindingsInput, checks: readonly ReadCheck[], cells: 
   const moved: CellsById = new Map()
   for (const c of checks) {
     const [cell, offset] = [cells.get(c.id), offsets.get(c.runId ?? '') ?? 0]
-    if (cell) moved.set(c.id, { ...shiftCell(cell, offset), missed: cell.missed.map((m) => shiftCell(m, offset)), inWords: cell.inWords }) // prettier-ignore
+    if (cell)
+      moved.set(c.id, {
+        ...shiftCell(cell, offset),
+        missed: cell.missed.map((m) => shiftCell(m, offset)),
+        inWords: cell.inWords,
+      })
   }
   return moved
 }
 
-/** The level that copies by the rule need at one listener; what was put into the path is left in, since the listener had it so. */
+/**
+ * The level that copies by the rule need at one listener; what was put into the path is left in, since the
+ * listener had it so.
+ */
 function neededIn(
   input: FindingsInput,
   checks: readonly ReadCheck[],
@@ -146,18 +168,34 @@ function neededIn(
   })
   const silent = here.filter((c) => cells.get(c.id)!.notHeard)
   const threshold = silent[0] && cells.get(silent[0].id)!
-  const hearing = threshold ? { levelDb: threshold.upper - silent[0]!.attenuationDb, softDb: Math.max(1, threshold.softDb) } : null // prettier-ignore
+  const hearing = threshold
+    ? { levelDb: threshold.upper - silent[0]!.attenuationDb, softDb: Math.max(1, threshold.softDb) }
+    : null
   return neededLevel(seen, silent.length, hearing)
 }
 
-/** Talk-out against talk-back by the fitted levels: from base less to base. Two meters stand behind it, and their difference too. */
+/**
+ * Talk-out against talk-back by the fitted levels: from base less to base. Two meters stand behind it, and
+ * their difference too.
+ */
 function outBackOf(input: FindingsInput, fit: LevelFit): LevelFindings['outBack'] {
   return input.links.flatMap((link) => {
-    const [out, back] = [fit.groups.indexOf(groupOf(link.id, 'from base')), fit.groups.indexOf(groupOf(link.id, 'to base'))] // prettier-ignore
+    const [out, back] = [
+      fit.groups.indexOf(groupOf(link.id, 'from base')),
+      fit.groups.indexOf(groupOf(link.id, 'to base')),
+    ]
     if (out < 0 || back < 0) return []
     const all = fit.draws.map((d) => d.levels[out]! - d.levels[back]!).sort((a, b) => a - b)
     const powerDb = dbmOfWatts(link.base.powerW) - dbmOfWatts(link.out.powerW)
-    return [{ linkId: link.id, db: sortedQuantile(all, 0.5), low: sortedQuantile(all, 0.05), high: sortedQuantile(all, 0.95), powerDb }] // prettier-ignore
+    return [
+      {
+        linkId: link.id,
+        db: sortedQuantile(all, 0.5),
+        low: sortedQuantile(all, 0.05),
+        high: sortedQuantile(all, 0.95),
+        powerDb,
+      },
+    ]
   })
 }
 

@@ -57,7 +57,10 @@ export function cellsOf(input: FindingsInput, checks: readonly ReadCheck[]): Cel
   })
 }
 
-/** A log's checks with their cells, for all that reads them; `cells` are those of the middle of what an unknown step may be. */
+/**
+ * A log's checks with their cells, for all that reads them; `cells` are those of the middle of what an
+ * unknown step may be.
+ */
 export function cellsIn(input: FindingsInput) {
   const { checks } = readChecks(input)
   const sets = cellsOf(input, checks)

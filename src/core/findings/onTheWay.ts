@@ -30,8 +30,8 @@ export interface SaidOfPair {
 }
 
 /**
- * Where each link was lost, from its changes of state by ear and from walks to the edge: an interval between the last place
- * where it was heard and the first where it was not. A way without a place at a change says nothing.
+ * Where each link was lost, from its changes of state by ear and from walks to the edge: an interval between
+ * the last place where it was heard and the first where it was not. A way without a place at a change says nothing.
  */
 export function edgeIntervals(plan: TrialPlan, log: RunLog): EdgeInterval[] {
   const means = new Map(earStatesOf(plan).map((s) => [s.name, s.means]))
@@ -73,9 +73,18 @@ export function edgeIntervals(plan: TrialPlan, log: RunLog): EdgeInterval[] {
   })
 }
 
-const LEANS: Record<string, number> = { better: 1, 'a little better': 1, 'the same': 0, 'a little worse': -1, worse: -1, gone: -1 } // prettier-ignore
+const LEANS: Record<string, number> = {
+  better: 1,
+  'a little better': 1,
+  'the same': 0,
+  'a little worse': -1,
+  worse: -1,
+  gone: -1,
+}
 
-/** Comparative reports, counted by mark and tested by the exact sign test; "the same" counts as such, "gone" as worse. */
+/**
+ * Comparative reports, counted by mark and tested by the exact sign test; "the same" counts as such, "gone" as worse.
+ */
 export function saidOfPairs(log: RunLog): SaidOfPair[] {
   const pairs = new Map<string, { a: string; b: string; marks: Map<string, number>; reports: number }>()
   for (const { body } of log.events) {
@@ -92,6 +101,14 @@ export function saidOfPairs(log: RunLog): SaidOfPair[] {
     const leans = [...marks.values()].map(Math.sign)
     const better = leans.filter((v) => v > 0).length
     const worse = leans.filter((v) => v < 0).length
-    return { a, b, better, worse, alike: leans.length - better - worse, reports, p: better + worse < 5 ? null : signTest(better, worse) } // prettier-ignore
+    return {
+      a,
+      b,
+      better,
+      worse,
+      alike: leans.length - better - worse,
+      reports,
+      p: better + worse < 5 ? null : signTest(better, worse),
+    }
   })
 }

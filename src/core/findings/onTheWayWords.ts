@@ -16,7 +16,10 @@ export function edgeWords(e: EdgeInterval, name: (id: string) => string, units: 
     : `${head} lost between ${show(e.heardToM)} and ${show(e.lostByM)}${again}.`
 }
 
-/** Reach by walks to the edge, put together by link: an interval-censored log-normal whose spread has a prior of its own. */
+/**
+ * Reach by walks to the edge, put together by link: an interval-censored log-normal whose spread has a prior
+ * of its own.
+ */
 export function edgeReachWords(
   edges: readonly EdgeInterval[],
   name: (id: string) => string,

@@ -22,9 +22,9 @@ export interface Pool {
 }
 
 /**
- * Several runs of a trial as one. The first run's links and scales hold for all; a rig whose known figures were others in a
- * later run is evened to what they were in the first. Marks are the same where their ids are, and each run's visit to a mark
- * keeps a level of its own in differences.
+ * Several runs of a trial as one. The first run's links and scales hold for all; a rig whose known figures
+ * were others in a later run is evened to what they were in the first. Marks are the same where their ids
+ * are, and each run's visit to a mark keeps a level of its own in differences.
  */
 export function poolRuns(parts: readonly RunPart[], copyRule: CopyRule, choices: Choices): Pool {
   const [first, ...rest] = parts
@@ -43,7 +43,11 @@ export function poolRuns(parts: readonly RunPart[], copyRule: CopyRule, choices:
     )
     if (unlike) {
       const who = unlike === 'base' ? 'the base' : 'whoever was out there'
-      apart.push({ runId: part.id, name: part.name, why: `${who} reported in another scale there, and two scales are not mixed` }) // prettier-ignore
+      apart.push({
+        runId: part.id,
+        name: part.name,
+        why: `${who} reported in another scale there, and two scales are not mixed`,
+      })
       continue
     }
     runs.push({ id: part.id, name: part.name })

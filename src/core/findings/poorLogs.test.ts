@@ -72,18 +72,30 @@ describe('a log that can carry little gets a sentence and no confident number', 
     expect(findings.leftOut.some((l) => l.why === 'the report could not be read')).toBe(true)
   })
   it('a rig with three checks', async () => {
-    const { findings } = await told(plan(two, 12), (c) => (c.linkId === 'b' && !['m0', 'm1', 'm2'].includes(c.markId) ? null : c.text)) // prettier-ignore
+    const { findings } = await told(plan(two, 12), (c) =>
+      c.linkId === 'b' && !['m0', 'm1', 'm2'].includes(c.markId) ? null : c.text,
+    )
     expect(findings.pairs.every((x) => x.verdict.kind === 'cannot tell')).toBe(true)
   })
   it('distances all equal', async () => {
     const p = plan(two, 10)
-    const { findings } = await told({ ...p, marks: p.marks.map((m) => ({ ...m, distanceM: 800, alongM: 800 })) }) // prettier-ignore
+    const { findings } = await told({
+      ...p,
+      marks: p.marks.map((m) => ({ ...m, distanceM: 800, alongM: 800 })),
+    })
     expect(findings.levels).toBeNull()
     expect(findings.pairs.every((x) => x.trend === null)).toBe(true)
   })
   it('rigs that differ in everything: nothing is credited to one of them', async () => {
-    const traits = (n: string) => ({ antenna: `antenna ${n}`, radio: `radio ${n}`, radioUnit: `unit ${n}`, mode: `mode ${n}` }) // prettier-ignore
-    const all = ['a', 'b', 'c'].map((x, i) => link(rig(x, { traits: traits(x), powerW: 2 * (i + 1), antennaHeightM: 1 + i, txMHz: 440 + i }))) // prettier-ignore
+    const traits = (n: string) => ({
+      antenna: `antenna ${n}`,
+      radio: `radio ${n}`,
+      radioUnit: `unit ${n}`,
+      mode: `mode ${n}`,
+    })
+    const all = ['a', 'b', 'c'].map((x, i) =>
+      link(rig(x, { traits: traits(x), powerW: 2 * (i + 1), antennaHeightM: 1 + i, txMHz: 440 + i })),
+    )
     const { causes } = await told(plan(all, 12))
     expect(causes.matrix).toBeNull()
     expect(causes.together.map(togetherWords)).toEqual([

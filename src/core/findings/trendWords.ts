@@ -6,8 +6,8 @@ const dB = (v: number) => `${signed(v)} dB`
 const metres = (lg: number) => 10 ** lg
 
 /**
- * Whether the ranking flips with distance, in a sentence: a crossing with its margin, else how the lead changes where that is
- * sure, else that no flip was found inside what was tested.
+ * Whether the ranking flips with distance, in a sentence: a crossing with its margin, else how the lead
+ * changes where that is sure, else that no flip was found inside what was tested.
  */
 export function trendWords(pair: JudgedPair, name: (id: string) => string, units: Units): string {
   const { trend } = pair

@@ -16,8 +16,8 @@ export type JudgedPair = PairComparison & {
 }
 
 /**
- * Marks that would tell a difference of `marginDb` with 80 % power at the 5 % level, by the normal approximation with the
- * spread at a mark and the rounding of two meters.
+ * Marks that would tell a difference of `marginDb` with 80 % power at the 5 % level, by the normal
+ * approximation with the spread at a mark and the rounding of two meters.
  */
 export function marksNeeded(spreadDb: number, stepDb: number, marginDb: number): number {
   const variance = spreadDb * spreadDb + (2 * stepDb * stepDb) / 12

@@ -6,9 +6,19 @@ import { asLogged, foldEntries, type TrialPlan } from '@/core/trial'
 import { whileOut, whileOutWords } from '.'
 
 const rig = (id: string, powerW = 2): Rig => ({
-  id, letter: id, name: id, kind: 'handheld', txMHz: 446, rxMHz: null, powerW, antennaHeightM: 1.5, antennaGainDbi: null,
-  leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways',
-}) // prettier-ignore
+  id,
+  letter: id,
+  name: id,
+  kind: 'handheld',
+  txMHz: 446,
+  rxMHz: null,
+  powerW,
+  antennaHeightM: 1.5,
+  antennaGainDbi: null,
+  leadLossDb: 0,
+  attenuatorDb: 0,
+  attenuatorAt: 'both ways',
+})
 const link = (id: string, powerW?: number): Link => ({
   id,
   letter: id,
@@ -18,21 +28,43 @@ const link = (id: string, powerW?: number): Link => ({
 })
 const scale = defaultScale('readability-strength')
 const plan = (links: Link[]): TrialPlan => ({
-  base: null, trialName: 'T', question: '', links, marks: [], directions: ['to base'], scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE, repeats: 1, order: { scheme: 'as listed', seed: 1 }, sameAs: [], marginDb: 3, reliability: 0.9,
-  surroundings: 'mixed', controlLinkId: null, need: { floorM: null, ceilingM: null },
-}) // prettier-ignore
+  base: null,
+  trialName: 'T',
+  question: '',
+  links,
+  marks: [],
+  directions: ['to base'],
+  scales: { base: scale, out: scale },
+  copyRule: USUAL_COPY_RULE,
+  repeats: 1,
+  order: { scheme: 'as listed', seed: 1 },
+  sameAs: [],
+  marginDb: 3,
+  reliability: 0.9,
+  surroundings: 'mixed',
+  controlLinkId: null,
+  need: { floorM: null, ceilingM: null },
+})
 const logOf = (reports: [string, string, string][]) => ({
   ...foldEntries([]),
   checks: reports.map(([markId, linkId, text], i) =>
-    asLogged({ markId, linkId, direction: 'to base', repeat: 1, text, calls: 1, remark: '', state: 'graded' }, { id: `${i}`, time: '', device: 'd', role: 'out there' }),
+    asLogged(
+      { markId, linkId, direction: 'to base', repeat: 1, text, calls: 1, remark: '', state: 'graded' },
+      { id: `${i}`, time: '', device: 'd', role: 'out there' },
+    ),
   ),
-}) // prettier-ignore
+})
 const name = (id: string) => `Rig ${id}`
 
 describe('while still out there', () => {
   it('answers once the interval that allows for looking leaves nought', () => {
-    const marks = (n: number) => logOf(Array.from({ length: n }, (_, i): [string, string, string][] => [[`m${i}`, 'A', `5 by ${8 - (i % 2)}`], [`m${i}`, 'B', `5 by ${5 - (i % 3)}`]]).flat()) // prettier-ignore
+    const marks = (n: number) =>
+      logOf(
+        Array.from({ length: n }, (_, i): [string, string, string][] => [
+          [`m${i}`, 'A', `5 by ${8 - (i % 2)}`],
+          [`m${i}`, 'B', `5 by ${5 - (i % 3)}`],
+        ]).flat(),
+      )
     expect(whileOutWords(whileOut(plan([link('A'), link('B')]), marks(2)), name)).toBeNull()
     const found = whileOut(plan([link('A'), link('B')]), marks(9))
     expect(found[0]).toMatchObject({ a: 'A', b: 'B', marks: 9, better: 'a' })
@@ -44,7 +76,12 @@ describe('while still out there', () => {
     expect(whileOutWords(found, name)).toBe('Answered, you may stop: Rig A is better than Rig B.')
   })
   it('takes the known power out, so that a stronger radio is no better antenna', () => {
-    const same = logOf(Array.from({ length: 12 }, (_, i): [string, string, string][] => [[`m${i}`, 'A', `5 by ${7 - (i % 2)}`], [`m${i}`, 'B', `5 by ${6 - (i % 2)}`]]).flat()) // prettier-ignore
+    const same = logOf(
+      Array.from({ length: 12 }, (_, i): [string, string, string][] => [
+        [`m${i}`, 'A', `5 by ${7 - (i % 2)}`],
+        [`m${i}`, 'B', `5 by ${6 - (i % 2)}`],
+      ]).flat(),
+    )
     const found = whileOut(plan([link('A', 8), link('B', 2)]), same)
     expect((found[0]!.low + found[0]!.high) / 2).toBeCloseTo(6 - 10 * Math.log10(4), 9)
   })
@@ -55,7 +92,8 @@ describe('while still out there', () => {
       const reports: [string, string, string][] = []
       for (let i = 0; i < 20; i++) {
         const level = 6 + 1.2 * r.normal()
-        for (const l of ['A', 'B']) reports.push([`m${i}`, l, `5 by ${Math.max(1, Math.min(8, Math.round(level + 0.7 * r.normal())))}`]) // prettier-ignore
+        for (const l of ['A', 'B'])
+          reports.push([`m${i}`, l, `5 by ${Math.max(1, Math.min(8, Math.round(level + 0.7 * r.normal())))}`])
         if (whileOut(plan([link('A'), link('B')]), logOf(reports)).some((f) => f.better)) {
           called++
           break
@@ -66,7 +104,12 @@ describe('while still out there', () => {
     expect(called).toBeLessThanOrEqual(11)
   })
   it('not heard, words, and what was only sent say nothing here', () => {
-    const log = logOf([['m1', 'A', 'not heard'], ['m1', 'B', '5 by 7'], ['m2', 'A', 'loud and clear'], ['m2', 'B', '5 by 7']]) // prettier-ignore
+    const log = logOf([
+      ['m1', 'A', 'not heard'],
+      ['m1', 'B', '5 by 7'],
+      ['m2', 'A', 'loud and clear'],
+      ['m2', 'B', '5 by 7'],
+    ])
     expect(whileOut(plan([link('A'), link('B')]), log)).toEqual([])
     expect(whileOutWords([], name)).toBeNull()
   })

@@ -22,8 +22,8 @@ const NOMINAL_STEP_DB = 6
 
 /**
  * The evened difference of every two links by the marks so far, with the always-valid interval at 10 %: directions and
- * repeats of a mark are averaged first, since they are not further evidence. Marks where either was not heard, or beyond the
- * scale, say nothing here; the findings count them.
+ * repeats of a mark are averaged first, since they are not further evidence. Marks where either was not
+ * heard, or beyond the scale, say nothing here; the findings count them.
  * @returns only pairs whose interval is finite, the plan's links in their order
  */
 export function whileOut(plan: TrialPlan, log: RunLog): WhileOut[] {

@@ -3,10 +3,27 @@ import { foldEntries } from '@/core/trial'
 import { testEntry } from '@/core/trial/testLog'
 import { whyFailed, whyFailedWords } from './whyFailed'
 
-const check = testEntry({ kind: 'check', markId: 'm7', linkId: 'a', direction: 'to base', repeat: 1, text: 'not heard', calls: 2, remark: '', state: 'graded' }) // prettier-ignore
-const test = (what: string, heard: boolean) => testEntry({ kind: 'other', what: 'test', detail: { about: check.id, test: what, heard } }) // prettier-ignore
+const check = testEntry({
+  kind: 'check',
+  markId: 'm7',
+  linkId: 'a',
+  direction: 'to base',
+  repeat: 1,
+  text: 'not heard',
+  calls: 2,
+  remark: '',
+  state: 'graded',
+})
+const test = (what: string, heard: boolean) =>
+  testEntry({ kind: 'other', what: 'test', detail: { about: check.id, test: what, heard } })
 const words = (...more: ReturnType<typeof testEntry>[]) =>
-  whyFailed(foldEntries([check, ...more])).map((w) => whyFailedWords(w, () => 'Long whip', () => 'S07')) // prettier-ignore
+  whyFailed(foldEntries([check, ...more])).map((w) =>
+    whyFailedWords(
+      w,
+      () => 'Long whip',
+      () => 'S07',
+    ),
+  )
 
 it('says which causes the tests show, rule out and leave standing', () => {
   expect(words()).toEqual([])
@@ -22,7 +39,14 @@ it('adds what was noted at the mark, and admits that nothing explains it', () =>
   const all = ['other channel', 'nearer on the same line', 'higher', 'other unit'].map((t) => test(t, false))
   expect(words(...all)[0]).toContain('none of the causes that were tried explains it')
   const noise = testEntry({ kind: 'noise', markId: 'm7', text: 'S4', note: '' })
-  const scan = testEntry({ kind: 'scan', markId: 'm7', channels: [{ channel: '6', level: '-71', others: 3 }, { channel: '11', level: '', others: 0 }] }) // prettier-ignore
+  const scan = testEntry({
+    kind: 'scan',
+    markId: 'm7',
+    channels: [
+      { channel: '6', level: '-71', others: 3 },
+      { channel: '11', level: '', others: 0 },
+    ],
+  })
   expect(words(test('higher', true), noise, scan)[0]).toBe(
     'Why Long whip was not heard at S07: it was the ground or trees; noted there: noise S4 and others on channel 6.',
   )

@@ -17,8 +17,8 @@ export interface WhyFailed {
 }
 
 /**
- * Why checks failed, as far as the log says: a test that was heard shows its cause, one that was not heard either rules it out,
- * what was not tried stays standing.
+ * Why checks failed, as far as the log says: a test that was heard shows its cause, one that was not heard
+ * either rules it out, what was not tried stays standing.
  */
 export function whyFailed(log: Pick<RunLog, 'checks' | 'events'>): WhyFailed[] {
   const tests = log.events.flatMap(({ body }) =>
@@ -30,7 +30,9 @@ export function whyFailed(log: Pick<RunLog, 'checks' | 'events'>): WhyFailed[] {
     .filter((c) => c.voided === null && tests.some((t) => t.about === c.id))
     .map((c) => {
       const said = (heard: boolean) =>
-        CAUSE_TESTS.filter((k) => tests.findLast((t) => t.about === c.id && t.test === k.what)?.heard === heard).map((k) => k.cause) // prettier-ignore
+        CAUSE_TESTS.filter(
+          (k) => tests.findLast((t) => t.about === c.id && t.test === k.what)?.heard === heard,
+        ).map((k) => k.cause)
       const [shown, ruledOut] = [said(true), said(false)]
       const noted = log.events.flatMap(({ body }) => {
         if (body.kind === 'noise' && body.markId === c.markId) return [`noise ${body.text}`]
@@ -38,7 +40,9 @@ export function whyFailed(log: Pick<RunLog, 'checks' | 'events'>): WhyFailed[] {
         const others = body.channels.filter((ch) => (ch.others ?? 0) > 0)
         return others.length > 0 ? [`others on channel ${others.map((ch) => ch.channel).join(', ')}`] : []
       })
-      const standing = CAUSE_TESTS.map((k) => k.cause).filter((k) => !shown.some((s) => s === k) && !ruledOut.some((s) => s === k)) // prettier-ignore
+      const standing = CAUSE_TESTS.map((k) => k.cause).filter(
+        (k) => !shown.some((s) => s === k) && !ruledOut.some((s) => s === k),
+      )
       return { checkId: c.id, linkId: c.linkId, markId: c.markId, shown, ruledOut, standing, noted }
     })
 }
@@ -52,7 +56,10 @@ export function whyFailedWords(
   const parts = [
     w.shown.length > 0 && `it was ${andList(w.shown)}`,
     w.ruledOut.length > 0 && `${andList(w.ruledOut)} ${w.ruledOut.length > 1 ? 'are' : 'is'} ruled out`,
-    w.shown.length === 0 && (w.standing.length > 0 ? `left standing: ${andList(w.standing)}` : 'none of the causes that were tried explains it'), // prettier-ignore
+    w.shown.length === 0 &&
+      (w.standing.length > 0
+        ? `left standing: ${andList(w.standing)}`
+        : 'none of the causes that were tried explains it'),
     w.noted.length > 0 && `noted there: ${andList(w.noted)}`,
   ]
   return `Why ${name(w.linkId)} was not heard at ${mark(w.markId)}: ${parts.filter(Boolean).join('; ')}.`

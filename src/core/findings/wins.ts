@@ -45,8 +45,8 @@ function compareCells(a: LevelCell, b: LevelCell): number | null {
 }
 
 /**
- * Wins, draws and losses by mark. At a mark the repeats and directions are set against each other in turn; the mark goes
- * to the link that won more of them.
+ * Wins, draws and losses by mark. At a mark the repeats and directions are set against each other in turn;
+ * the mark goes to the link that won more of them.
  * @param known dB by which A is favoured, by direction
  */
 export function winsAndLosses(

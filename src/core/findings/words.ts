@@ -59,7 +59,10 @@ export function verdictWords(
       verdict.kind === 'better'
         ? `${verdict.which === 'a' ? a : b} is ahead over all that was tested by ${sizeText(pair, verdict.which === 'a' ? 1 : -1).first}, which says little of either end.`
         : 'Over all that was tested neither is ahead, which says little of either end.'
-    return { lead: `${a} and ${b} change places: ${near} is ahead near the base, ${near === a ? b : a} far out`, detail: `${over} From ${marks} marks.` } // prettier-ignore
+    return {
+      lead: `${a} and ${b} change places: ${near} is ahead near the base, ${near === a ? b : a} far out`,
+      detail: `${over} From ${marks} marks.`,
+    }
   }
   if (verdict.kind === 'alike')
     return { lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`, detail: `From ${marks} marks.` }
@@ -108,7 +111,8 @@ export function reachText(reach: Reach, units: Units): string {
 
 /** Whether both directions match, once the greater power is taken off. */
 export function outBackWords(o: LevelFindings['outBack'][number], name: (id: string) => string): string {
-  const stronger = (v: number) => `${Math.abs(v).toFixed(1)} dB ${v >= 0 ? 'stronger out there than at the base' : 'stronger at the base than out there'}`
+  const stronger = (v: number) =>
+    `${Math.abs(v).toFixed(1)} dB ${v >= 0 ? 'stronger out there than at the base' : 'stronger at the base than out there'}`
   const [low, high] = [o.low - o.powerDb, o.high - o.powerDb]
   const matches = low <= 0 && high >= 0
   const same = Math.abs(o.powerDb) < 0.05
@@ -117,7 +121,7 @@ export function outBackWords(o: LevelFindings['outBack'][number], name: (id: str
     ? `${same ? '' : ', and the rest lies within the margin'}: both directions match`
     : `; beyond that ${stronger(o.db - o.powerDb)}: another meter, another noise or a poor receiver`
   return `${name(o.linkId)} is heard ${stronger(o.db)} (${dB(o.low)} to ${dB(o.high)}); ${power}${rest}.`
-} // prettier-ignore
+}
 
 /** Handset to handset by way of a relay: in and out again, each with its own chance. */
 export function throughWords(reach: LevelReach, chance: number, units: Units): string {

@@ -5,8 +5,17 @@ import { problem, type Problem } from './problem'
 
 /** What a column of a checks file can be. */
 export const CHECK_COLUMNS = [
-  'time', 'mark', 'lat', 'lon', 'distance', 'rig', 'direction', 'report', 'calls', 'note',
-] as const // prettier-ignore
+  'time',
+  'mark',
+  'lat',
+  'lon',
+  'distance',
+  'rig',
+  'direction',
+  'report',
+  'calls',
+  'note',
+] as const
 export type CheckColumn = (typeof CHECK_COLUMNS)[number]
 
 /** Which column of the file holds what: an index into the heading, or null for none. */

@@ -105,8 +105,17 @@ const GOOD = '2026-05-16T08:10:39Z,S01,47.296541,-29.553397,Stub whip,to base,5 
 describe('readCheckRows', () => {
   it('guesses every column of the field file', () => {
     expect(guessColumns(HEAD.split(','))).toEqual({
-      time: 0, mark: 1, lat: 2, lon: 3, distance: null, rig: 4, direction: 5, report: 6, calls: 7, note: 8,
-    }) // prettier-ignore
+      time: 0,
+      mark: 1,
+      lat: 2,
+      lon: 3,
+      distance: null,
+      rig: 4,
+      direction: 5,
+      report: 6,
+      calls: 7,
+      note: 8,
+    })
   })
   it.each([
     ['an hour of 25', GOOD.replace('T08', 'T25'), 'is no time'],

@@ -11,8 +11,9 @@ const isObject = (v: unknown): v is Json => typeof v === 'object' && v !== null 
 const textOf = (v: unknown) => (typeof v === 'string' ? v : typeof v === 'number' ? String(v) : '')
 
 /**
- * Reads GeoJSON (RFC 7946): points to places, lines to ways, polygons to areas; several in one are taken apart. An area's
- * kind and height come from the properties "kind" and "heightM". Coordinates are longitude first, on WGS 84.
+ * Reads GeoJSON (RFC 7946): points to places, lines to ways, polygons to areas; several in one are taken
+ * apart. An area's kind and height come from the properties "kind" and "heightM". Coordinates are longitude
+ * first, on WGS 84.
  */
 export function readGeoJson(text: string): Outcome<MapFile> {
   let json: unknown

@@ -7,9 +7,9 @@ import type { MapFile } from './mapFile'
 import { bad, FileRefused, good, LARGEST_FILE, problem, reading, type Outcome } from './problem'
 
 /**
- * Reads KML 2.2: placemarks with points to places, lines to ways, polygons to areas. Styles and overlays are passed over.
- * Network links, document types and entities are refused: nothing is fetched. An area's kind and height come from the
- * extended data "kind" and "heightM".
+ * Reads KML 2.2: placemarks with points to places, lines to ways, polygons to areas. Styles and overlays are
+ * passed over. Network links, document types and entities are refused: nothing is fetched. An area's kind and
+ * height come from the extended data "kind" and "heightM".
  */
 export function readKml(text: string): Outcome<MapFile> {
   if (text.length > LARGEST_FILE)

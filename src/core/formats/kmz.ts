@@ -8,8 +8,8 @@ const MOST_MEMBERS = 5000
 const MOST_UNPACKED = 256 * 1024 * 1024
 
 /**
- * Reads the first KML of a KMZ. Only that member is unpacked, into no more room than the archive says it needs, and that is
- * bounded: at most 5000 members, 256 MB together, a KML of 64 MB.
+ * Reads the first KML of a KMZ. Only that member is unpacked, into no more room than the archive says it
+ * needs, and that is bounded: at most 5000 members, 256 MB together, a KML of 64 MB.
  */
 export function readKmz(bytes: Uint8Array): Outcome<MapFile> {
   const refuse = (code: string, message: string): never => {

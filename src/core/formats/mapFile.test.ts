@@ -57,7 +57,13 @@ describe('KML', () => {
       kml('<Placemark><Point><coordinates>47.3,-129.5</coordinates></Point></Placemark>'),
       'off-globe',
     ],
-    ['an outline of two', kml('<Placemark><Polygon><outerBoundaryIs><LinearRing><coordinates>1,1 2,2</coordinates></LinearRing></outerBoundaryIs></Polygon></Placemark>'), 'coordinates'], // prettier-ignore
+    [
+      'an outline of two',
+      kml(
+        '<Placemark><Polygon><outerBoundaryIs><LinearRing><coordinates>1,1 2,2</coordinates></LinearRing></outerBoundaryIs></Polygon></Placemark>',
+      ),
+      'coordinates',
+    ],
     ['nothing in it', kml('<Placemark><name>a</name></Placemark>'), 'no-points'],
     ['a thousand deep', kml('<Folder>'.repeat(1000) + '</Folder>'.repeat(1000)), 'too-deep'],
   ])('refuses %s with what, where and what would be right', (_n, text, code) => {
@@ -100,23 +106,59 @@ describe('KMZ', () => {
   })
 })
 
-const feature = (type: string, coordinates: unknown, properties: object | null = {}) => ({ type: 'Feature', properties, geometry: { type, coordinates } }) // prettier-ignore
+const feature = (type: string, coordinates: unknown, properties: object | null = {}) => ({
+  type: 'Feature',
+  properties,
+  geometry: { type, coordinates },
+})
 const collection = (...features: object[]) => JSON.stringify({ type: 'FeatureCollection', features })
 
 describe('GeoJSON', () => {
   it('every geometry, one or many', () => {
-    const ring = [[-30, 47], [-29.9, 47], [-29.9, 47.1], [-30, 47]] // prettier-ignore
+    const ring = [
+      [-30, 47],
+      [-29.9, 47],
+      [-29.9, 47.1],
+      [-30, 47],
+    ]
     const map = taken(
       'a.geojson',
       collection(
         feature('Point', [-29.5, 47.3, 12], { name: 'Pier' }),
-        feature('MultiPoint', [[-29.5, 47.3], [-29.6, 47.3]]), // prettier-ignore
-        feature('LineString', [[-29.5, 47.3], [-29.6, 47.3]], { name: 7 }), // prettier-ignore
-        feature('MultiLineString', [[[-29.5, 47.3], [-29.6, 47.3]], [[-29.5, 47.3], [-29.6, 47.3]]], null), // prettier-ignore
+        feature('MultiPoint', [
+          [-29.5, 47.3],
+          [-29.6, 47.3],
+        ]),
+        feature(
+          'LineString',
+          [
+            [-29.5, 47.3],
+            [-29.6, 47.3],
+          ],
+          { name: 7 },
+        ),
+        feature(
+          'MultiLineString',
+          [
+            [
+              [-29.5, 47.3],
+              [-29.6, 47.3],
+            ],
+            [
+              [-29.5, 47.3],
+              [-29.6, 47.3],
+            ],
+          ],
+          null,
+        ),
         feature('Polygon', [ring], { name: 'W', kind: 'wood', heightM: 12 }),
         feature('MultiPolygon', [[ring], [ring]]),
         { type: 'Feature', properties: {}, geometry: null },
-        { type: 'Feature', properties: { name: 'G' }, geometry: { type: 'GeometryCollection', geometries: [{ type: 'Point', coordinates: [1, 2] }] } }, // prettier-ignore
+        {
+          type: 'Feature',
+          properties: { name: 'G' },
+          geometry: { type: 'GeometryCollection', geometries: [{ type: 'Point', coordinates: [1, 2] }] },
+        },
       ),
     )
     expect([map.waypoints.length, map.ways.length, map.areas.length]).toEqual([4, 3, 3])
@@ -129,14 +171,36 @@ describe('GeoJSON', () => {
     ['no JSON', '{', 'not-json', 'file'],
     ['no GeoJSON', '[1]', 'not-geojson', 'file'],
     ['latitude first', collection(feature('Point', [47.3, -129.5])), 'off-globe', 'feature 1'],
-    ['another system', JSON.stringify({ type: 'FeatureCollection', crs: { properties: { name: 'urn:ogc:def:crs:EPSG::3857' } }, features: [] }), 'projection', 'file'], // prettier-ignore
+    [
+      'another system',
+      JSON.stringify({
+        type: 'FeatureCollection',
+        crs: { properties: { name: 'urn:ogc:def:crs:EPSG::3857' } },
+        features: [],
+      }),
+      'projection',
+      'file',
+    ],
     [
       'a line of one',
       collection(feature('Point', [1, 2]), feature('LineString', [[1, 2]])),
       'coordinates',
       'feature 2',
     ],
-    ['an open outline of three', collection(feature('Polygon', [[[1, 1], [2, 2], [3, 1]]])), 'coordinates', 'feature 1'], // prettier-ignore
+    [
+      'an open outline of three',
+      collection(
+        feature('Polygon', [
+          [
+            [1, 1],
+            [2, 2],
+            [3, 1],
+          ],
+        ]),
+      ),
+      'coordinates',
+      'feature 1',
+    ],
     ['words for figures', collection(feature('Point', ['1', '2'])), 'coordinates', 'feature 1'],
     ['another geometry', collection(feature('Circle', [1, 2])), 'geometry', 'feature 1'],
     ['nothing in it', collection(), 'no-points', 'file'],
@@ -163,7 +227,21 @@ describe('what is written is read again', () => {
       },
     ],
     marks: [{ name: 'L01', legName: 'Lane', distanceM: 1340.26, lat: 47.31, lon: -29.54 }],
-    areas: [{ name: 'Wood', kind: 'wood', heightM: 14, rings: [[[-30, 47], [-29.9, 47], [-29.9, 47.1], [-30, 47]]] }], // prettier-ignore
+    areas: [
+      {
+        name: 'Wood',
+        kind: 'wood',
+        heightM: 14,
+        rings: [
+          [
+            [-30, 47],
+            [-29.9, 47],
+            [-29.9, 47.1],
+            [-30, 47],
+          ],
+        ],
+      },
+    ],
   }
   it.each([
     ['a.geojson', writeGeoJson(map)],

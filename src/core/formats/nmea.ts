@@ -22,7 +22,8 @@ function degrees(value: string, side: string): number | null {
   const d = Number(m[1]) + Number(m[2]) / 60
   return side === 'S' || side === 'W' ? -d : side === 'N' || side === 'E' ? d : null
 }
-const figure = (t: string | undefined): number | null => (t === undefined || t === '' || !Number.isFinite(Number(t)) ? null : Number(t)) // prettier-ignore
+const figure = (t: string | undefined): number | null =>
+  t === undefined || t === '' || !Number.isFinite(Number(t)) ? null : Number(t)
 
 /**
  * Reads one NMEA 0183 sentence: GGA and RMC of any talker.

@@ -31,6 +31,9 @@ export function coordinateText({ lat, lon }: Place, format: CoordinateFormat): s
   }
   const zone = utmZone(lon)
   const south = lat < 0 ? '+south ' : ''
-  const [east, north] = proj4('EPSG:4326', `+proj=utm +zone=${zone} ${south}+datum=WGS84 +units=m +no_defs`, [lon, lat]) // prettier-ignore
+  const [east, north] = proj4('EPSG:4326', `+proj=utm +zone=${zone} ${south}+datum=WGS84 +units=m +no_defs`, [
+    lon,
+    lat,
+  ])
   return `${zone} ${halves(lat, 'N', 'S')}, ${Math.round(east!)} E, ${Math.round(north!)} N`
 }

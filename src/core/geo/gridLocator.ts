@@ -5,8 +5,8 @@ const STEPS_LON = [20, 2, 2 / 24, 2 / 240]
 const PAIRS = [/^[A-R]{2}/, /^[0-9]{2}/, /^[A-X]{2}/, /^[0-9]{2}/]
 
 /**
- * The middle of a grid locator's square, and how far its corners lie from there. Two letters, two figures, then up to two
- * more pairs, as the IARU Region 1 locator has them.
+ * The middle of a grid locator's square, and how far its corners lie from there. Two letters, two figures,
+ * then up to two more pairs, as the IARU Region 1 locator has them.
  * @returns null where it is none
  * @example placeOfLocator('HN57') // 47.5, -29, doubt some 93 km
  */

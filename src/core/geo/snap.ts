@@ -1,6 +1,9 @@
 import { inverse, type Place } from './geodesic'
 
-/** The place of a way nearest to another place, with how far off it is and how far along, m. On pieces taken as straight. */
+/**
+ * The place of a way nearest to another place, with how far off it is and how far along, m. On pieces taken
+ * as straight.
+ */
 export function snapToWay(
   way: readonly Place[],
   place: Place,

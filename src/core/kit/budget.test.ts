@@ -48,7 +48,8 @@ describe('budgetOf', () => {
         }) as PartOf<'antenna'>,
     )
     const { tx } = budget(built('mobile-uhf', ['lead-5-20', 'dipole']), parts, { ...at, txMHz: 155 })
-    // By hand: 4.14 dB of line and 0.10 dB of connectors, 0.5 / 10^0.424 = 0.188, so 1.46; the line alone would give 1.48.
+    // By hand: 4.14 dB of line and 0.10 dB of connectors, 0.5 / 10^0.424 = 0.188, so 1.46; the line alone
+    // would give 1.48.
     expect(tx.swrAtRadio).toBeCloseTo(1.464, 3)
     expect(tx.swrAtAntenna).toBe(3)
     expect(budgetFigures(tx).swr.value).toBe('1.46, 3.00')

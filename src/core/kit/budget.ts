@@ -62,8 +62,9 @@ export function gainOf(rig: PlacedRig, port: PlacedPort): { dbi: number | null; 
 }
 
 /**
- * The budget of one port, from the radio's power to the sky, dB by dB. Losses are from the radio to the antenna; what the
- * mismatch costs is told apart: extra loss in each lossy part, and what the radio's connector reflects.
+ * The budget of one port, from the radio's power to the sky, dB by dB. Losses are from the radio to the
+ * antenna; what the mismatch costs is told apart: extra loss in each lossy part, and what the radio's
+ * connector reflects.
  * @param at.powerW above 0
  */
 export function budgetOf(rig: PlacedRig, port: PlacedPort, at: At): Budget {
@@ -138,11 +139,26 @@ export function budgetOf(rig: PlacedRig, port: PlacedPort, at: At): Budget {
       formula: 'What the body or the car takes',
       source: 'a setting, typically a few dB; the log corrects it',
     })
-  push(antennaKey, port.antenna?.name ?? (rig.radio?.spec.antennaFixed ? 'Fixed antenna' : 'No antenna'), gain.dbi ?? 0, 0, {
-    inputs: [{ name: 'Gain', value: gain.dbi === null ? 'not known, counted as 0 dBi' : `${gain.dbi.toFixed(1)} dBi, ${gain.source}` }],
-    formula: 'EIRP = P − losses + G',
-    source: gain.source === 'claimed' ? 'the maker’s claim; not taken out of any comparison' : 'entered with the antenna',
-  }) // prettier-ignore
+  push(
+    antennaKey,
+    port.antenna?.name ?? (rig.radio?.spec.antennaFixed ? 'Fixed antenna' : 'No antenna'),
+    gain.dbi ?? 0,
+    0,
+    {
+      inputs: [
+        {
+          name: 'Gain',
+          value:
+            gain.dbi === null ? 'not known, counted as 0 dBi' : `${gain.dbi.toFixed(1)} dBi, ${gain.source}`,
+        },
+      ],
+      formula: 'EIRP = P − losses + G',
+      source:
+        gain.source === 'claimed'
+          ? 'the maker’s claim; not taken out of any comparison'
+          : 'entered with the antenna',
+    },
+  )
   const attenuatorDb = losses.filter((l) => l.part.kind === 'attenuator').reduce((s, l) => s + l.totalDb, 0)
   const all = losses.reduce((s, l) => s + l.totalDb, 0)
   return {

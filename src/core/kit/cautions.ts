@@ -2,7 +2,9 @@ import type { PlacedRig } from './assembly'
 import { heightText, type Units } from '@/core/units'
 import { wattText } from './trace'
 
-/** A caution: few words, with a reason. Its key changes with what it depends on, so that one marked as read comes back. */
+/**
+ * A caution: few words, with a reason. Its key changes with what it depends on, so that one marked as read comes back.
+ */
 export interface Caution {
   key: string
   title: string

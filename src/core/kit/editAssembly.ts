@@ -25,8 +25,8 @@ function turnedToMate(part: ChainPart, open: ConnectorEnd | null): boolean {
 }
 
 /**
- * Puts a part where it belongs: a radio, a mount, a mast in their places; an antenna last, in place of another; the rest
- * into the chain at a place, or before the antenna, turned the way round that mates.
+ * Puts a part where it belongs: a radio, a mount, a mast in their places; an antenna last, in place of
+ * another; the rest into the chain at a place, or before the antenna, turned the way round that mates.
  * @param at index in the chain; left out, the usual place
  */
 export function putPart(
@@ -48,7 +48,13 @@ export function putPart(
       : { ...assembly, alongIds: [...assembly.alongIds, part.id] }
   const placed = placeParts(assembly, parts).ports[portIndex]!
   const items = assembly.ports[portIndex]!.items
-  const base: ChainItem = { key: freeKey(items, part.id), partId: part.id, unitId: null, flipped: false, setting: null } // prettier-ignore
+  const base: ChainItem = {
+    key: freeKey(items, part.id),
+    partId: part.id,
+    unitId: null,
+    flipped: false,
+    setting: null,
+  }
   if (part.kind === 'antenna')
     return withItems(assembly, portIndex, (old) => [
       ...old.filter((i) => i.key !== placed.items.find((p) => p.part.kind === 'antenna')?.item.key),

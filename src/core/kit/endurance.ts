@@ -1,10 +1,42 @@
 /** Kinds of battery with typical shares; a maker's own figures go before them. */
 export const CHEMISTRIES = {
-  'lithium ion': { usable: 0.9, at: [[-20, 0.6], [0, 0.85], [20, 1], [40, 1]] },
-  'lithium iron phosphate': { usable: 0.95, at: [[-20, 0.5], [0, 0.8], [20, 1], [40, 1]] },
-  lead: { usable: 0.5, at: [[-20, 0.5], [0, 0.75], [20, 1], [40, 1.05]] },
-  'nickel metal hydride': { usable: 0.9, at: [[-20, 0.4], [0, 0.8], [20, 1], [40, 0.95]] },
-} as const satisfies Record<string, { usable: number; at: readonly (readonly [number, number])[] }> // prettier-ignore
+  'lithium ion': {
+    usable: 0.9,
+    at: [
+      [-20, 0.6],
+      [0, 0.85],
+      [20, 1],
+      [40, 1],
+    ],
+  },
+  'lithium iron phosphate': {
+    usable: 0.95,
+    at: [
+      [-20, 0.5],
+      [0, 0.8],
+      [20, 1],
+      [40, 1],
+    ],
+  },
+  lead: {
+    usable: 0.5,
+    at: [
+      [-20, 0.5],
+      [0, 0.75],
+      [20, 1],
+      [40, 1.05],
+    ],
+  },
+  'nickel metal hydride': {
+    usable: 0.9,
+    at: [
+      [-20, 0.4],
+      [0, 0.8],
+      [20, 1],
+      [40, 0.95],
+    ],
+  },
+} as const satisfies Record<string, { usable: number; at: readonly (readonly [number, number])[] }>
 export type Chemistry = keyof typeof CHEMISTRIES
 
 /** Share of the capacity left at a temperature, straight between typical points. */
@@ -108,8 +140,9 @@ export interface RelayLoad {
 }
 
 /**
- * What a relay box draws and what it does to the traffic. Two radios at once: while somebody speaks one receives and the
- * other transmits. Store and send: one radio receives, then transmits for as long, so traffic takes twice its airtime.
+ * What a relay box draws and what it does to the traffic. Two radios at once: while somebody speaks one
+ * receives and the other transmits. Store and send: one radio receives, then transmits for as long, so
+ * traffic takes twice its airtime.
  * @throws RangeError where the traffic would take more than the whole time
  */
 export function relayLoad(kind: RelayKind, radio: Currents, use: RelayUse): RelayLoad {
@@ -123,7 +156,9 @@ export function relayLoad(kind: RelayKind, radio: Currents, use: RelayUse): Rela
       longestMessageS: null,
     }
   if (share > 0.5)
-    throw new RangeError('stored and sent again, traffic takes twice its time: at most half of the time can be speech') // prettier-ignore
+    throw new RangeError(
+      'stored and sent again, traffic takes twice its time: at most half of the time can be speech',
+    )
   return {
     drawA: controllerA + meanCurrentA(radio, { transmitShare: share, receiveShare: share }),
     airtimeFactor: 2,

@@ -5,7 +5,11 @@ const number = (text: string) => Number(text.replace(',', '.'))
 
 /** "144 to 146, 430-440" to bands; empty text is none. */
 export function readBands(text: string): Outcome<Band[]> {
-  const pieces = text.replace(/MHz/gi, '').split(/[;\n]|,\s+|,(?=\d+(?:\.\d+)?\s*(?:-|–|to))/).map((p) => p.trim()).filter(Boolean) // prettier-ignore
+  const pieces = text
+    .replace(/MHz/gi, '')
+    .split(/[;\n]|,\s+|,(?=\d+(?:\.\d+)?\s*(?:-|–|to))/)
+    .map((p) => p.trim())
+    .filter(Boolean)
   const bands: Band[] = []
   for (const piece of pieces) {
     const m = /^(\d+(?:[.,]\d+)?)\s*(?:-|–|to)\s*(\d+(?:[.,]\d+)?)$/.exec(piece)
@@ -33,8 +37,17 @@ export function readPowers(text: string): Outcome<PowerSetting[]> {
     const m = /^(.*?)\s*(\d+(?:[.,]\d+)?|\?)\s*(m?W)?$/i.exec(piece)
     const value = m?.[2] === '?' ? null : m ? number(m[2]!) * (/^mW$/i.test(m[3] ?? '') ? 0.001 : 1) : NaN
     if (!m || (value !== null && !(value > 0 && value <= 5000)))
-      return bad(problem('power', piece, `"${piece}" is no power setting. Write it as high 5; low 1; a ? where it was never measured.`)) // prettier-ignore
-    powers.push({ name: m[1]!.trim() || (value === null ? 'reduced' : `${Number(value.toPrecision(3))} W`), powerW: value }) // prettier-ignore
+      return bad(
+        problem(
+          'power',
+          piece,
+          `"${piece}" is no power setting. Write it as high 5; low 1; a ? where it was never measured.`,
+        ),
+      )
+    powers.push({
+      name: m[1]!.trim() || (value === null ? 'reduced' : `${Number(value.toPrecision(3))} W`),
+      powerW: value,
+    })
   }
   return good(powers)
 }
@@ -49,9 +62,18 @@ export function readPairs(text: string, example: string): Outcome<[number, numbe
   for (let i = 0; i < lines.length; i++) {
     const line = lines[i]!.trim()
     if (line === '') continue
-    const [x, y, ...rest] = line.split(/[\s:;]+/).filter(Boolean).map(number) // prettier-ignore
+    const [x, y, ...rest] = line
+      .split(/[\s:;]+/)
+      .filter(Boolean)
+      .map(number)
     if (x === undefined || y === undefined || rest.length > 0 || Number.isNaN(x) || Number.isNaN(y))
-      return bad(problem('pair', `line ${i + 1}`, `Line ${i + 1}, "${line.slice(0, 40)}", is not two numbers. Write it as ${example}.`)) // prettier-ignore
+      return bad(
+        problem(
+          'pair',
+          `line ${i + 1}`,
+          `Line ${i + 1}, "${line.slice(0, 40)}", is not two numbers. Write it as ${example}.`,
+        ),
+      )
     pairs.push([x, y])
   }
   return good(pairs)

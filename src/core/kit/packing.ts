@@ -82,7 +82,14 @@ export function packingList(input: PackingInput): PackingLine[] {
   })
   for (const { letter, name, assembly } of rigs)
     if (!isBuilt(assembly))
-      lines.push({ id: `rig ${letter}`, group: 'Radios and antennas', name: `${name}, all of it`, count: 1, why: `rig ${letter} is known by its figures only`, short: null }) // prettier-ignore
+      lines.push({
+        id: `rig ${letter}`,
+        group: 'Radios and antennas',
+        name: `${name}, all of it`,
+        count: 1,
+        why: `rig ${letter} is known by its figures only`,
+        short: null,
+      })
   for (const b of input.batteries)
     lines.push({
       id: `battery ${b.radioId}`,
@@ -128,7 +135,14 @@ function tools(input: PackingInput, counts: Map<string, unknown>): PackingLine[]
     if (part.kind === 'mast') ['Guys and pegs', 'Spirit level', 'Gloves'].forEach((t) => names.add(t))
     if (part.kind === 'antenna' && part.spec.setBy !== null) names.add('Rule or tape for setting the antenna')
   }
-  const line = (name: string, why: string): PackingLine => ({ id: `tool ${name}`, group: 'Tools', name, count: 1, why, short: null }) // prettier-ignore
+  const line = (name: string, why: string): PackingLine => ({
+    id: `tool ${name}`,
+    group: 'Tools',
+    name,
+    count: 1,
+    why,
+    short: null,
+  })
   const vehicle = there.some((p) => p.kind === 'radio' && (p.spec.use === 'mobile' || p.spec.use === 'desk'))
   return [
     ...[...names].map((n) => line(n, 'for the mounts and antennas of this trial')),
@@ -137,7 +151,14 @@ function tools(input: PackingInput, counts: Map<string, unknown>): PackingLine[]
 }
 
 function paper({ plannedText }: PackingInput): PackingLine[] {
-  const line = (name: string, why: string): PackingLine => ({ id: `paper ${name}`, group: 'Paper and the rest', name, count: 1, why, short: null }) // prettier-ignore
+  const line = (name: string, why: string): PackingLine => ({
+    id: `paper ${name}`,
+    group: 'Paper and the rest',
+    name,
+    count: 1,
+    why,
+    short: null,
+  })
   return [
     line('Paper log of the plan and two pencils', 'when the device does not live through the rain'),
     line('Charged telephone or tablet, and a way to charge it', `the field screen, ${plannedText}`),

@@ -186,9 +186,22 @@ export interface SpecByKind {
 export type PartKind = keyof SpecByKind
 
 export const PART_KINDS: readonly PartKind[] = [
-  'radio', 'antenna', 'lead', 'adapter', 'attenuator', 'protector', 'switch', 'choke', 'transformer', 'radials',
-  'power feeder', 'mount', 'mast', 'battery', 'other',
-] // prettier-ignore
+  'radio',
+  'antenna',
+  'lead',
+  'adapter',
+  'attenuator',
+  'protector',
+  'switch',
+  'choke',
+  'transformer',
+  'radials',
+  'power feeder',
+  'mount',
+  'mast',
+  'battery',
+  'other',
+]
 
 export interface PartOf<K extends PartKind> {
   id: string
@@ -211,7 +224,16 @@ export type Part = { [K in PartKind]: PartOf<K> }[PartKind]
 export type NewPart = { [K in PartKind]: Omit<PartOf<K>, 'id'> }[PartKind]
 
 /** Kinds that the signal passes through, between the radio and the sky. */
-export const CHAIN_KINDS = ['lead', 'adapter', 'attenuator', 'protector', 'switch', 'choke', 'transformer', 'antenna'] as const // prettier-ignore
+export const CHAIN_KINDS = [
+  'lead',
+  'adapter',
+  'attenuator',
+  'protector',
+  'switch',
+  'choke',
+  'transformer',
+  'antenna',
+] as const
 export type ChainKind = (typeof CHAIN_KINDS)[number]
 export type ChainPart = Extract<Part, { kind: ChainKind }>
 

@@ -45,13 +45,16 @@ const connector = () =>
     .object({
       family: yup
         .string()
-        .oneOf(CONNECTOR_FAMILIES.map((f) => f.id), 'This is no connector that is known here')
+        .oneOf(
+          CONNECTOR_FAMILIES.map((f) => f.id),
+          'This is no connector that is known here',
+        )
         .required(),
       gender: yup.string().oneOf(['male', 'female']).required(),
       reverse: yup.boolean().default(false),
     })
     .nullable()
-    .default(null) // prettier-ignore
+    .default(null)
 
 function pairs(field: PartField & { type: 'pairs' }) {
   const { x, y, leastY, aboveY, example } = field
@@ -60,13 +63,16 @@ function pairs(field: PartField & { type: 'pairs' }) {
     return outcome.ok ? { ok: true, value: outcome.value.map(([a, b]) => ({ [x]: a, [y]: b })) } : outcome
   }).test('range', (list, context) => {
     if (!Array.isArray(list)) return true
-    const wrong = list.findIndex((p) => (leastY !== undefined && p[y]! < leastY) || (aboveY !== undefined && !(p[y]! > aboveY))) // prettier-ignore
+    const wrong = list.findIndex(
+      (p) => (leastY !== undefined && p[y]! < leastY) || (aboveY !== undefined && !(p[y]! > aboveY)),
+    )
     if (wrong >= 0)
       return context.createError({
         message: `Point ${wrong + 1}: ${list[wrong]![y]} must be ${leastY !== undefined ? `${leastY} or more` : `above ${aboveY}`}${y === 'swr' ? '; an SWR is never below 1' : ''}`,
       })
     const noFrequency = x === 'frequencyMHz' ? list.findIndex((p) => !(p[x]! > 0)) : -1
-    if (noFrequency >= 0) return context.createError({ message: `Point ${noFrequency + 1}: a frequency is above 0 MHz` }) // prettier-ignore
+    if (noFrequency >= 0)
+      return context.createError({ message: `Point ${noFrequency + 1}: a frequency is above 0 MHz` })
     return true
   })
 }
@@ -79,10 +85,14 @@ function gain(needsReference: boolean) {
     })
     .nullable()
     .default(null)
-    .transform((v: { value?: unknown } | null) => (v && (v.value === '' || v.value === null || v.value === undefined) ? null : v)) // prettier-ignore
-    .test('reference', 'Gain against what? Choose dBi or dBd; they are 2.15 dB apart', (v) =>
-      v === null || !needsReference || v.reference !== null,
-    ) // prettier-ignore
+    .transform((v: { value?: unknown } | null) =>
+      v && (v.value === '' || v.value === null || v.value === undefined) ? null : v,
+    )
+    .test(
+      'reference',
+      'Gain against what? Choose dBi or dBd; they are 2.15 dB apart',
+      (v) => v === null || !needsReference || v.reference !== null,
+    )
 }
 
 // A schema's own types do not matter here: each kind's spec is checked as a whole.
@@ -93,7 +103,11 @@ function schemaOfField(field: PartField): AnySchema {
     case 'number': {
       const u = field.unit ? ` ${field.unit}` : ''
       let s = typedNumber()
-      if (field.min !== undefined) s = s.min(field.min, `At least ${field.min}${u}${field.min === 0 ? ': a negative one makes no sense' : ''}`) // prettier-ignore
+      if (field.min !== undefined)
+        s = s.min(
+          field.min,
+          `At least ${field.min}${u}${field.min === 0 ? ': a negative one makes no sense' : ''}`,
+        )
       if (field.above !== undefined) s = s.moreThan(field.above, `Must be above ${field.above}${u}`)
       if (field.max !== undefined) s = s.max(field.max, `At most ${field.max}${u}`)
       return field.needed ? s.test('given', `${field.label} is missing`, (v) => v !== null) : s
@@ -145,7 +159,10 @@ export function specSchema(kind: PartKind): yup.ObjectSchema<yup.AnyObject> {
     schema = schema.test('bounds', (v, context) => {
       const [low, high] = [v[bounds.low] as number | null, v[bounds.high] as number | null]
       if (low === null || high === null || high >= low) return true
-      return context.createError({ path: `${context.path ? `${context.path}.` : ''}${bounds.high}`, message: bounds.words }) // prettier-ignore
+      return context.createError({
+        path: `${context.path ? `${context.path}.` : ''}${bounds.high}`,
+        message: bounds.words,
+      })
     })
   cache.set(kind, schema)
   return schema

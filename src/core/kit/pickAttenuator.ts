@@ -74,7 +74,10 @@ export function pickAttenuator(at: {
   }
 }
 
-/** Power before an attenuator in a row is the full power at the first and less behind it; all are rated for the full here. */
+/**
+ * Power before an attenuator in a row is the full power at the first and less behind it; all are rated for
+ * the full here.
+ */
 function nearestSum(pool: readonly PartOf<'attenuator'>[], wantedDb: number): PartOf<'attenuator'>[] {
   let best: PartOf<'attenuator'>[] = []
   let bestMiss = wantedDb
@@ -99,9 +102,13 @@ function notesOf(
 ): string[] {
   const notes: string[] = []
   if (tooSmall > 0)
-    notes.push(`${tooSmall} of your attenuators ${tooSmall === 1 ? 'is' : 'are'} not rated for ${at.powerW} W and left out: a small one burns or fails open.`) // prettier-ignore
+    notes.push(
+      `${tooSmall} of your attenuators ${tooSmall === 1 ? 'is' : 'are'} not rated for ${at.powerW} W and left out: a small one burns or fails open.`,
+    )
   if (sumDb - effectiveDb > 0.5)
-    notes.push(`Of ${sumDb.toFixed(0)} dB only ${effectiveDb.toFixed(1)} dB count: the rest goes round it through case and lead.`) // prettier-ignore
+    notes.push(
+      `Of ${sumDb.toFixed(0)} dB only ${effectiveDb.toFixed(1)} dB count: the rest goes round it through case and lead.`,
+    )
   notes.push(
     at.sits === 'both ways'
       ? 'Between radio and antenna it weakens both directions: what is sent, and what is heard while the receiver’s own noise rules. Where noise from outside rules, receiving hardly changes.'

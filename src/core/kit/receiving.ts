@@ -58,10 +58,13 @@ export function receivingFigure(receiving: Receiving, budget: Budget, surroundin
         { name: `Noise outside, ${surroundings}`, value: dbText(receiving.raisedByNoiseDb) },
         { name: 'Lead, match and attenuators', value: dbText(budget.lossDb + budget.attenuatorDb) },
         { name: 'Body', value: dbText(budget.bodyLossDb) },
-        { name: 'Gain', value: budget.gainDbi === null ? 'not known, counted as 0 dBi' : `${budget.gainDbi.toFixed(1)} dBi` },
+        {
+          name: 'Gain',
+          value: budget.gainDbi === null ? 'not known, counted as 0 dBi' : `${budget.gainDbi.toFixed(1)} dBi`,
+        },
       ],
       formula: 'Sensitivity + noise + losses − gain; noise floor −174 + 10 lg B + 10 lg((Fa−1)/l + F)',
       source: `ITU-R P.372 man-made noise${beyond}; C/N of ${SINAD_CARRIER_TO_NOISE_DB} dB for 12 dB SINAD`,
     },
-  } // prettier-ignore
+  }
 }

@@ -14,9 +14,19 @@ export interface ComparedRig {
 }
 
 export const ATTRIBUTES = [
-  'antenna', 'power', 'lead', 'attenuator', 'height', 'carried', 'polarisation', 'pointing', 'radio', 'channel', 'mode',
+  'antenna',
+  'power',
+  'lead',
+  'attenuator',
+  'height',
+  'carried',
+  'polarisation',
+  'pointing',
+  'radio',
+  'channel',
+  'mode',
   'along',
-] as const // prettier-ignore
+] as const
 export type Attribute = (typeof ATTRIBUTES)[number]
 
 /** What becomes of a difference. */
@@ -109,7 +119,12 @@ function describe(
   const ports = placed.ports
   const names = (of: (port: (typeof ports)[number]) => string) => ports.map(of).join(' and ')
   const { azimuthDeg, tiltDeg } = assembly.pose
-  const lossy = names((p) => p.items.filter((i) => i.part.kind !== 'antenna' && i.part.kind !== 'attenuator').map((i) => i.part.name).join(', ')) // prettier-ignore
+  const lossy = names((p) =>
+    p.items
+      .filter((i) => i.part.kind !== 'antenna' && i.part.kind !== 'attenuator')
+      .map((i) => i.part.name)
+      .join(', '),
+  )
   return {
     ...known,
     antenna: names((p) => p.antenna?.name ?? (placed.radio?.spec.antennaFixed ? 'fixed' : 'none')),
@@ -136,8 +151,11 @@ function fateOf(
   const why = WHY[attribute]
   if (attribute === 'antenna')
     return rigs.every((r) => r.rig.antennaGainDbi !== null)
-      ? { fate: 'taken out', why: 'All gains are measured, so evening takes them out; what is left is pattern and place.' }
-      : { fate: 'the question', why } // prettier-ignore
+      ? {
+          fate: 'taken out',
+          why: 'All gains are measured, so evening takes them out; what is left is pattern and place.',
+        }
+      : { fate: 'the question', why }
   if (attribute === 'lead')
     return rigs.every((r) => r.rig.leadLossDb !== null)
       ? { fate: 'taken out', why }
@@ -165,7 +183,10 @@ export function fairnessWords(rows: readonly ComparisonRow[]): { fair: boolean; 
   if (questions.length + leftIn.length === 0)
     return { fair: true, words: `Nothing differs that evening does not take out.${out}` }
   if (questions.length + leftIn.length === 1)
-    return { fair: true, words: `They differ in one thing: ${list([...questions, ...leftIn])}. That is what the trial will tell.${out}` } // prettier-ignore
+    return {
+      fair: true,
+      words: `They differ in one thing: ${list([...questions, ...leftIn])}. That is what the trial will tell.${out}`,
+    }
   return {
     fair: false,
     words: `They differ in ${questions.length + leftIn.length} things at once: ${list([...questions, ...leftIn])}. A winner could owe it to any of them.${out}`,
@@ -180,7 +201,8 @@ export interface PartDifference {
 
 /** Compares two rigs part by part, counting each part as often as it is used. */
 export function partDifferences(a: Assembly, b: Assembly, parts: readonly Part[]): PartDifference[] {
-  const count = (x: Assembly) => partIdsOf(x).reduce((m, id) => m.set(id, (m.get(id) ?? 0) + 1), new Map<string, number>()) // prettier-ignore
+  const count = (x: Assembly) =>
+    partIdsOf(x).reduce((m, id) => m.set(id, (m.get(id) ?? 0) + 1), new Map<string, number>())
   const [ca, cb] = [count(a), count(b)]
   const name = (id: string) => parts.find((p) => p.id === id)?.name ?? 'a part that is gone'
   return [...new Set([...ca.keys(), ...cb.keys()])].flatMap((id): PartDifference[] => {
@@ -225,7 +247,8 @@ export function makeSame(
   }
   if (!isBuilt(target.assembly) || !isBuilt(like.assembly)) {
     if (attribute === 'lead' && !isBuilt(target.assembly)) return withRig({ leadLossDb: like.rig.leadLossDb })
-    if (attribute === 'antenna' && !isBuilt(target.assembly)) return withRig({ antennaGainDbi: like.rig.antennaGainDbi }) // prettier-ignore
+    if (attribute === 'antenna' && !isBuilt(target.assembly))
+      return withRig({ antennaGainDbi: like.rig.antennaGainDbi })
     if (attribute === 'attenuator' && !isBuilt(target.assembly))
       return withRig({ attenuatorDb: like.rig.attenuatorDb, attenuatorAt: like.rig.attenuatorAt })
     return no('Only rigs that are built of parts can be made the same in this. Build them first.')
@@ -235,9 +258,12 @@ export function makeSame(
   const kindOf = (id: string) => parts.find((p) => p.id === id)?.kind
   const ports = to.ports.map((port, i) => {
     const other = from.ports[i] ?? from.ports[0]!
-    const pick = (items: typeof port.items, antenna: boolean) => items.filter((x) => (kindOf(x.partId) === 'antenna') === antenna) // prettier-ignore
-    const byKind = (items: typeof port.items, attenuator: boolean) => items.filter((x) => (kindOf(x.partId) === 'attenuator') === attenuator) // prettier-ignore
-    if (attribute === 'antenna') return { ...port, items: [...pick(port.items, false), ...pick(other.items, true)] }
+    const pick = (items: typeof port.items, antenna: boolean) =>
+      items.filter((x) => (kindOf(x.partId) === 'antenna') === antenna)
+    const byKind = (items: typeof port.items, attenuator: boolean) =>
+      items.filter((x) => (kindOf(x.partId) === 'attenuator') === attenuator)
+    if (attribute === 'antenna')
+      return { ...port, items: [...pick(port.items, false), ...pick(other.items, true)] }
     if (attribute === 'lead') {
       const mine = byKind(pick(port.items, false), true)
       const theirs = byKind(pick(other.items, false), false)
@@ -249,9 +275,10 @@ export function makeSame(
       return { ...port, items: [...theirs, ...mine, ...pick(port.items, true)] }
     }
     if (attribute === 'carried') return { ...port, mountId: other.mountId, mastId: other.mastId }
-    if (attribute === 'polarisation') return { ...port, polarisation: other.polarisation ?? polarisationOf(other, parts) }
+    if (attribute === 'polarisation')
+      return { ...port, polarisation: other.polarisation ?? polarisationOf(other, parts) }
     return port
-  }) // prettier-ignore
+  })
   const assembly: Assembly = { ...to, ports: withOwnKeys(ports) }
   if (attribute === 'pointing') assembly.pose = from.pose
   if (attribute === 'along') assembly.alongIds = from.alongIds

@@ -22,8 +22,14 @@ export interface RuleSet {
   exposure: ExposureBand[]
 }
 
-const frequency = () => yup.number().min(0, 'must be 0 MHz or more').max(300000, 'must be at most 300 000 MHz').required('is missing') // prettier-ignore
-const limit = () => yup.number().moreThan(0, 'must be above 0, or null where there is no limit').nullable().default(null) // prettier-ignore
+const frequency = () =>
+  yup
+    .number()
+    .min(0, 'must be 0 MHz or more')
+    .max(300000, 'must be at most 300 000 MHz')
+    .required('is missing')
+const limit = () =>
+  yup.number().moreThan(0, 'must be above 0, or null where there is no limit').nullable().default(null)
 
 const band = <T extends Record<string, yup.AnySchema>>(fields: T) => ({
   fromMHz: frequency(),
@@ -53,7 +59,11 @@ export const ruleSetSchema = yup
   .object({
     name: yup.string().trim().required('is missing').max(80, 'must have at most 80 letters'),
     note: yup.string().trim().max(1000).default(''),
-    services: yup.array(service.required()).max(60).required('is missing').min(1, 'must have at least one service'), // prettier-ignore
+    services: yup
+      .array(service.required())
+      .max(60)
+      .required('is missing')
+      .min(1, 'must have at least one service'),
     exposure: yup.array(exposure.required()).max(60).default([]),
   })
   .exact('has something unknown in it: ${properties}')
@@ -82,7 +92,9 @@ export function readRuleSet(text: string): Outcome<RuleSet> {
       problem('not-rules', 'format', `This is JSON, but no file of rules: "format" must be "${FORMAT}".`),
     )
   if (version !== 1)
-    return bad(problem('version', 'version', `"version" must be 1; this file says ${JSON.stringify(version)}.`)) // prettier-ignore
+    return bad(
+      problem('version', 'version', `"version" must be 1; this file says ${JSON.stringify(version)}.`),
+    )
   return checkRuleSet(rest)
 }
 
@@ -117,12 +129,60 @@ export const EXAMPLE_RULE_SETS: readonly RuleSet[] = [
     name: 'Region one, example',
     note: NOTE,
     services: [
-      { name: 'Licence-free handheld, 446 MHz', fromMHz: 446, toMHz: 446.2, maxPowerW: null, maxErpW: 0.5, maxAntennaHeightM: null, externalAntenna: false },
-      { name: 'Short-range devices, 869 MHz', fromMHz: 869.4, toMHz: 869.65, maxPowerW: null, maxErpW: 0.5, maxAntennaHeightM: null, externalAntenna: true },
-      { name: 'Citizens’ band, 27 MHz FM', fromMHz: 26.96, toMHz: 27.41, maxPowerW: 4, maxErpW: null, maxAntennaHeightM: null, externalAntenna: true },
-      { name: 'Amateur, 2 m', fromMHz: 144, toMHz: 146, maxPowerW: 750, maxErpW: null, maxAntennaHeightM: null, externalAntenna: true },
-      { name: 'Amateur, 70 cm', fromMHz: 430, toMHz: 440, maxPowerW: 750, maxErpW: null, maxAntennaHeightM: null, externalAntenna: true },
-      { name: 'Event channel, UHF', fromMHz: 450, toMHz: 470, maxPowerW: 25, maxErpW: 50, maxAntennaHeightM: 10, externalAntenna: true },
+      {
+        name: 'Licence-free handheld, 446 MHz',
+        fromMHz: 446,
+        toMHz: 446.2,
+        maxPowerW: null,
+        maxErpW: 0.5,
+        maxAntennaHeightM: null,
+        externalAntenna: false,
+      },
+      {
+        name: 'Short-range devices, 869 MHz',
+        fromMHz: 869.4,
+        toMHz: 869.65,
+        maxPowerW: null,
+        maxErpW: 0.5,
+        maxAntennaHeightM: null,
+        externalAntenna: true,
+      },
+      {
+        name: 'Citizens’ band, 27 MHz FM',
+        fromMHz: 26.96,
+        toMHz: 27.41,
+        maxPowerW: 4,
+        maxErpW: null,
+        maxAntennaHeightM: null,
+        externalAntenna: true,
+      },
+      {
+        name: 'Amateur, 2 m',
+        fromMHz: 144,
+        toMHz: 146,
+        maxPowerW: 750,
+        maxErpW: null,
+        maxAntennaHeightM: null,
+        externalAntenna: true,
+      },
+      {
+        name: 'Amateur, 70 cm',
+        fromMHz: 430,
+        toMHz: 440,
+        maxPowerW: 750,
+        maxErpW: null,
+        maxAntennaHeightM: null,
+        externalAntenna: true,
+      },
+      {
+        name: 'Event channel, UHF',
+        fromMHz: 450,
+        toMHz: 470,
+        maxPowerW: 25,
+        maxErpW: 50,
+        maxAntennaHeightM: 10,
+        externalAntenna: true,
+      },
     ],
     exposure: EXPOSURE,
   },
@@ -130,13 +190,61 @@ export const EXAMPLE_RULE_SETS: readonly RuleSet[] = [
     name: 'Region two, example',
     note: NOTE,
     services: [
-      { name: 'Licence-free family channels, 462 and 467 MHz', fromMHz: 462.5, toMHz: 467.8, maxPowerW: null, maxErpW: 2, maxAntennaHeightM: null, externalAntenna: false },
-      { name: 'General mobile channels, 462 and 467 MHz', fromMHz: 462.5, toMHz: 467.8, maxPowerW: 50, maxErpW: null, maxAntennaHeightM: null, externalAntenna: true },
-      { name: 'Multi-use channels, 151 to 154 MHz', fromMHz: 151.8, toMHz: 154.65, maxPowerW: 2, maxErpW: null, maxAntennaHeightM: 18.3, externalAntenna: true },
-      { name: 'Citizens’ band, 27 MHz', fromMHz: 26.96, toMHz: 27.41, maxPowerW: 4, maxErpW: null, maxAntennaHeightM: 18.3, externalAntenna: true },
-      { name: 'Unlicensed data, 915 MHz', fromMHz: 902, toMHz: 928, maxPowerW: 1, maxErpW: null, maxAntennaHeightM: null, externalAntenna: true },
-      { name: 'Amateur, 2 m', fromMHz: 144, toMHz: 148, maxPowerW: 1500, maxErpW: null, maxAntennaHeightM: null, externalAntenna: true },
+      {
+        name: 'Licence-free family channels, 462 and 467 MHz',
+        fromMHz: 462.5,
+        toMHz: 467.8,
+        maxPowerW: null,
+        maxErpW: 2,
+        maxAntennaHeightM: null,
+        externalAntenna: false,
+      },
+      {
+        name: 'General mobile channels, 462 and 467 MHz',
+        fromMHz: 462.5,
+        toMHz: 467.8,
+        maxPowerW: 50,
+        maxErpW: null,
+        maxAntennaHeightM: null,
+        externalAntenna: true,
+      },
+      {
+        name: 'Multi-use channels, 151 to 154 MHz',
+        fromMHz: 151.8,
+        toMHz: 154.65,
+        maxPowerW: 2,
+        maxErpW: null,
+        maxAntennaHeightM: 18.3,
+        externalAntenna: true,
+      },
+      {
+        name: 'Citizens’ band, 27 MHz',
+        fromMHz: 26.96,
+        toMHz: 27.41,
+        maxPowerW: 4,
+        maxErpW: null,
+        maxAntennaHeightM: 18.3,
+        externalAntenna: true,
+      },
+      {
+        name: 'Unlicensed data, 915 MHz',
+        fromMHz: 902,
+        toMHz: 928,
+        maxPowerW: 1,
+        maxErpW: null,
+        maxAntennaHeightM: null,
+        externalAntenna: true,
+      },
+      {
+        name: 'Amateur, 2 m',
+        fromMHz: 144,
+        toMHz: 148,
+        maxPowerW: 1500,
+        maxErpW: null,
+        maxAntennaHeightM: null,
+        externalAntenna: true,
+      },
     ],
     exposure: EXPOSURE,
   },
-] // prettier-ignore
+]

@@ -11,7 +11,18 @@ export interface Traits {
   mode?: string
 }
 
-export const FACTOR_NAMES = ['antenna', 'antenna unit', 'radio', 'radio unit', 'mount', 'height', 'mode', 'channel', 'power', 'lead'] as const // prettier-ignore
+export const FACTOR_NAMES = [
+  'antenna',
+  'antenna unit',
+  'radio',
+  'radio unit',
+  'mount',
+  'height',
+  'mode',
+  'channel',
+  'power',
+  'lead',
+] as const
 export type FactorName = (typeof FACTOR_NAMES)[number]
 
 /** A rig's values of everything that a trial may vary; null where it is not known. */
@@ -25,10 +36,13 @@ export function factorValues(rig: Rig): Record<FactorName, string | null> {
     mount: t.carried ?? null,
     height: `${rig.antennaHeightM} m`,
     mode: t.mode ?? null,
-    channel: rig.rxMHz !== null && rig.rxMHz !== rig.txMHz ? `${rig.txMHz} and ${rig.rxMHz} MHz` : `${rig.txMHz} MHz`,
+    channel:
+      rig.rxMHz !== null && rig.rxMHz !== rig.txMHz
+        ? `${rig.txMHz} and ${rig.rxMHz} MHz`
+        : `${rig.txMHz} MHz`,
     power: `${rig.powerW} W`,
     lead: rig.leadLossDb === null ? null : `${rig.leadLossDb.toFixed(1)} dB of lead`,
-  } // prettier-ignore
+  }
 }
 
 /** Something that was set differently among links: at an end, with its values and which link had which. */
@@ -41,8 +55,8 @@ export interface Factor {
 }
 
 /**
- * What varies among links, end by end. Things that always changed together are one factor: nothing in the log can tell them
- * apart. What a rig is called stands for what it is where nothing is known of its parts.
+ * What varies among links, end by end. Things that always changed together are one factor: nothing in the log
+ * can tell them apart. What a rig is called stands for what it is where nothing is known of its parts.
  * @param evened things that are taken out of the levels and so are no factors
  */
 export function factorsOf(links: readonly Link[], evened: ReadonlySet<FactorName>): Factor[] {
@@ -63,7 +77,14 @@ export function factorsOf(links: readonly Link[], evened: ReadonlySet<FactorName
       if (f.end === end && f.levels.length === ids.length && f.names.length > 1)
         f.levels = f.levels.map((_, i) => rigs[links.findIndex((l) => f.levelOf.get(l.id) === i)]!.name)
     // Rigs that differ in nothing that is known still differ.
-    if (!found.some((f) => f.end === end)) add(found, end, 'antenna', links, rigs.map((r) => r.name)) // prettier-ignore
+    if (!found.some((f) => f.end === end))
+      add(
+        found,
+        end,
+        'antenna',
+        links,
+        rigs.map((r) => r.name),
+      )
   }
   return found
 }
@@ -72,7 +93,10 @@ function add(found: Factor[], end: 'base' | 'out', name: FactorName, links: read
   const levels = [...new Set(here)]
   const levelOf = new Map(links.map((l, i) => [l.id, levels.indexOf(here[i]!)]))
   const twin = found.find(
-    (f) => f.end === end && f.levels.length === levels.length && links.every((l) => f.levelOf.get(l.id) === levelOf.get(l.id)), // prettier-ignore
+    (f) =>
+      f.end === end &&
+      f.levels.length === levels.length &&
+      links.every((l) => f.levelOf.get(l.id) === levelOf.get(l.id)),
   )
   if (!twin) {
     found.push({ end, names: [name], levels, levelOf })

@@ -1,9 +1,9 @@
 import { freeSpaceLoss } from './freeSpace'
 
 /**
- * Egli's median path loss over irregular ground, dB: 20 lg f + 40 lg d - 20 lg hb + (76.3 - 10 lg hm for hm ≤ 10 m, else
- * 85.9 - 20 lg hm), never less than free space. Several forms of it are in print that differ by 10 dB; this is that of
- * Egli 1957 as it is usually quoted with d in km. 40 to 900 MHz, from about 1 to 60 km.
+ * Egli's median path loss over irregular ground, dB: 20 lg f + 40 lg d - 20 lg hb + (76.3 - 10 lg hm for hm ≤
+ * 10 m, else 85.9 - 20 lg hm), never less than free space. Several forms of it are in print that differ by 10
+ * dB; this is that of Egli 1957 as it is usually quoted with d in km. 40 to 900 MHz, from about 1 to 60 km.
  * @param baseM, mobileM heights over ground, above 0 m
  * @throws RangeError otherwise
  * @example egliLoss(150, 8, 10, 1.5) // 134.18

@@ -6,7 +6,15 @@ import { effectiveRadiusKm, horizonKm, USUAL_K } from './horizon'
 import { deltaBullingtonLoss, LOWEST_DIFFRACTION_MHZ, type Profile } from './p526'
 import { planeEarthBreakKm, planeEarthLoss } from './planeEarth'
 
-export const MODELS = ['terrain', 'free space', 'plane earth', 'Egli', 'Hata, urban', 'Hata, suburban', 'Hata, open'] as const // prettier-ignore
+export const MODELS = [
+  'terrain',
+  'free space',
+  'plane earth',
+  'Egli',
+  'Hata, urban',
+  'Hata, suburban',
+  'Hata, open',
+] as const
 export type ModelName = (typeof MODELS)[number]
 
 /** A path to predict over. */
@@ -40,7 +48,10 @@ export function whyNot(model: ModelName, path: PathGeometry): string[] {
     case 'free space':
       outside(f < 30, 'below 30 MHz the ground wave and the sky rule, which it does not know')
       outside(d > horizonKm([baseM, farM], k), 'the far end lies beyond the horizon')
-      outside(d > planeEarthBreakKm(f, baseM, farM), 'beyond the break the ground’s reflection takes away more')
+      outside(
+        d > planeEarthBreakKm(f, baseM, farM),
+        'beyond the break the ground’s reflection takes away more',
+      )
       break
     case 'plane earth':
       outside(d < planeEarthBreakKm(f, baseM, farM), 'nearer than its break, where free space holds')
@@ -54,7 +65,10 @@ export function whyNot(model: ModelName, path: PathGeometry): string[] {
     case 'terrain':
       outside(profile === null, 'the ground is not known here')
       outside(f < LOWEST_DIFFRACTION_MHZ, 'made for 10 MHz and up')
-      outside(f >= LOWEST_DIFFRACTION_MHZ && f < 30, 'below 30 MHz it knows the ground’s shape and not the ground wave or the sky')
+      outside(
+        f >= LOWEST_DIFFRACTION_MHZ && f < 30,
+        'below 30 MHz it knows the ground’s shape and not the ground wave or the sky',
+      )
       break
     default:
       outside(f < 150 || f > 1500, 'made for 150 to 1500 MHz')
@@ -63,7 +77,7 @@ export function whyNot(model: ModelName, path: PathGeometry): string[] {
       outside(farM < 1 || farM > 10, 'made for a mobile at 1 to 10 m')
   }
   return notes
-} // prettier-ignore
+}
 
 /** A rise of this much over a profile is no plane, m. */
 const FLAT_M = 10

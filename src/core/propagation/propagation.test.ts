@@ -21,7 +21,8 @@ import {
   type Profile,
 } from '.'
 
-// Expected values: the check values of the plan (ITU-R P.526-15, P.833, Weissberger, Egli, Hata), to the digits given there.
+// Expected values: the check values of the plan (ITU-R P.526-15, P.833, Weissberger, Egli, Hata), to the
+// digits given there.
 const profile = (height: (d: number) => number): Profile => {
   const distancesKm = Array.from({ length: 121 }, (_, i) => (12 * i) / 120)
   return { distancesKm, heightsM: distancesKm.map(height) }

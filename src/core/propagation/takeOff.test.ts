@@ -1,5 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { groundReflection, hopElevationDeg, takeOffCrossingsKm, takeOffDifferenceDb, takeOffGainDbi, type SkyAntenna } from './takeOff' // prettier-ignore
+import {
+  groundReflection,
+  hopElevationDeg,
+  takeOffCrossingsKm,
+  takeOffDifferenceDb,
+  takeOffGainDbi,
+  type SkyAntenna,
+} from './takeOff'
 
 const dipole = (heightM: number): SkyAntenna => ({ kind: 'horizontal dipole', heightM, groundLossDb: 0 })
 const vertical: SkyAntenna = { kind: 'quarter-wave vertical', heightM: 0, groundLossDb: 0 }

@@ -5,8 +5,8 @@ import { EARTH_RADIUS_KM } from './horizon'
 export const USUAL_LAYER_KM = 300
 
 /**
- * Elevation at which a single hop by way of the F layer leaves, degrees: atan((cos θ - R/(R + h'))/sin θ), θ = d/(2R). Holds if
- * the layer returns it.
+ * Elevation at which a single hop by way of the F layer leaves, degrees: atan((cos θ - R/(R + h'))/sin θ), θ
+ * = d/(2R). Holds if the layer returns it.
  * @param distanceKm over the ground, above 0
  * @param layerKm virtual height h'
  * @returns null where it would leave below the horizon (beyond some 3,800 km for 300 km)
@@ -38,7 +38,10 @@ const root = ([re, im]: Complex): Complex => {
   return [Math.sqrt((size + re) / 2), (im < 0 ? -1 : 1) * Math.sqrt((size - re) / 2)]
 }
 
-/** Plane-wave reflection of the ground at an elevation, Fresnel, for waves whose field lies across (horizontal) or up (vertical). */
+/**
+ * Plane-wave reflection of the ground at an elevation, Fresnel, for waves whose field lies across
+ * (horizontal) or up (vertical).
+ */
 export function groundReflection(
   elevationDeg: number,
   frequencyMHz: number,
@@ -57,8 +60,9 @@ export function groundReflection(
 const [DIPOLE_DBI, MONOPOLE_DBI] = [2.15, 5.15]
 
 /**
- * Gain at an elevation over real ground, dBi: the free-space pattern times the ground's plane-wave reflection, less what is lost
- * in the ground itself. A dipole counts across its wire. A prediction to hold against the log, no claim about the ionosphere.
+ * Gain at an elevation over real ground, dBi: the free-space pattern times the ground's plane-wave
+ * reflection, less what is lost in the ground itself. A dipole counts across its wire. A prediction to hold
+ * against the log, no claim about the ionosphere.
  * @param elevationDeg above 0 to 90
  */
 export function takeOffGainDbi(
@@ -70,12 +74,16 @@ export function takeOffGainDbi(
   const s = Math.sin((elevationDeg * Math.PI) / 180)
   if (antenna.kind === 'horizontal dipole') {
     const turn = (4 * Math.PI * antenna.heightM * s * frequencyMHz) / 299.792458
-    const reflected = times(groundReflection(elevationDeg, frequencyMHz, 'horizontal', ground), [Math.cos(turn), -Math.sin(turn)]) // prettier-ignore
+    const reflected = times(groundReflection(elevationDeg, frequencyMHz, 'horizontal', ground), [
+      Math.cos(turn),
+      -Math.sin(turn),
+    ])
     return (
       DIPOLE_DBI + 20 * Math.log10(Math.hypot(1 + reflected[0], reflected[1]) + 1e-9) - antenna.groundLossDb
     )
   }
-  // A current of cos kz over a quarter wave sums to (e^(jsπ/2) - js)/(1 - s²) upwards and to its conjugate by way of the ground.
+  // A current of cos kz over a quarter wave sums to (e^(jsπ/2) - js)/(1 - s²) upwards and to its conjugate by
+  // way of the ground.
   const c2 = Math.max(1 - s * s, 1e-9)
   const up: Complex = [Math.cos((s * Math.PI) / 2) / c2, (Math.sin((s * Math.PI) / 2) - s) / c2]
   const down = times(groundReflection(elevationDeg, frequencyMHz, 'vertical', ground), [up[0], -up[1]])

@@ -4,9 +4,10 @@ const DEEPEST_M = 400
 const WEISSBERGER_FROM_MHZ = 230
 
 /**
- * Loss through trees in leaf along the path, dB. Weissberger (1982) from 230 MHz to 95 GHz: 1.33 f^0.284 D^0.588 for 14 to
- * 400 m, 0.45 f^0.284 D below, f in GHz. Below 230 MHz the exponential form of ITU-R P.833, Am (1 - exp(-D γ/Am)),
- * Am = 1.37 f^0.42. For the path through the trees and not over them; radar elevation follows their tops in part.
+ * Loss through trees in leaf along the path, dB. Weissberger (1982) from 230 MHz to 95 GHz: 1.33 f^0.284
+ * D^0.588 for 14 to 400 m, 0.45 f^0.284 D below, f in GHz. Below 230 MHz the exponential form of ITU-R P.833,
+ * Am (1 - exp(-D γ/Am)), Am = 1.37 f^0.42. For the path through the trees and not over them; radar elevation
+ * follows their tops in part.
  * @param depthM 0 or more
  * @param gammaDbPerM specific attenuation for the low form, dB/m
  * @throws RangeError below 0

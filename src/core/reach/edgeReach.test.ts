@@ -3,7 +3,11 @@ import { edgeReach } from './edgeReach'
 
 describe('edgeReach', () => {
   it('is the posterior of the same model on R’s fine grid', () => {
-    const found = edgeReach([{ heardToM: 1200, lostByM: 1400 }, { heardToM: 2000, lostByM: 2600 }, { heardToM: 900, lostByM: null }])! // prettier-ignore
+    const found = edgeReach([
+      { heardToM: 1200, lostByM: 1400 },
+      { heardToM: 2000, lostByM: 2600 },
+      { heardToM: 900, lostByM: null },
+    ])!
     // R: 4001 values of μ, the same thirteen of σ: median 1733.8, 1180.2 to 2727.2.
     expect(found.medianM / 1733.8).toBeCloseTo(1, 1)
     expect(found.lowM! / 1180.2).toBeCloseTo(1, 1)

@@ -16,12 +16,15 @@ export interface EdgeReach {
   walks: number
 }
 
-/** Weak prior of the spread of ln reach between walks: about a factor of 1.3, since one to three walks have none of their own. */
+/**
+ * Weak prior of the spread of ln reach between walks: about a factor of 1.3, since one to three walks have
+ * none of their own.
+ */
 export const EDGE_SPREAD_PRIOR = { median: 0.26, factor: 1.8 } as const
 
 /**
- * Reach from walks to the edge: interval-censored, log-normal, ln reach ~ N(μ, σ²), μ flat, ln σ normal about the stated prior,
- * on a grid. A walk that was never lost says "at least", one never heard "less than".
+ * Reach from walks to the edge: interval-censored, log-normal, ln reach ~ N(μ, σ²), μ flat, ln σ normal about
+ * the stated prior, on a grid. A walk that was never lost says "at least", one never heard "less than".
  * @returns null where no walk bounds the reach from either side
  */
 export function edgeReach(walks: readonly EdgeWalk[]): EdgeReach | null {
@@ -32,7 +35,10 @@ export function edgeReach(walks: readonly EdgeWalk[]): EdgeReach | null {
   const n = 241
   const mus = Array.from({ length: n }, (_, i) => first + ((last - first) * i) / (n - 1))
   const logSpread = Math.log(EDGE_SPREAD_PRIOR.factor)
-  const sigmas = Array.from({ length: 13 }, (_, i) => EDGE_SPREAD_PRIOR.median * Math.exp((i - 6) * 0.4 * logSpread)) // prettier-ignore
+  const sigmas = Array.from(
+    { length: 13 },
+    (_, i) => EDGE_SPREAD_PRIOR.median * Math.exp((i - 6) * 0.4 * logSpread),
+  )
   const weight = mus.map(() => 0)
   const ninety: { v: number; w: number }[] = []
   for (const sigma of sigmas) {

@@ -59,7 +59,10 @@ export interface PlanGround {
   expected: ExpectedLevel[]
 }
 
-/** What a sight line is looked at with: the highest base antenna and the lowest out there, at the first link's frequency. */
+/**
+ * What a sight line is looked at with: the highest base antenna and the lowest out there, at the first link's
+ * frequency.
+ */
 export function sightEnds(links: readonly Link[]): { baseM: number; farM: number; frequencyMHz: number } {
   return {
     baseM: Math.max(2, ...links.map((l) => l.base.antennaHeightM)),
@@ -86,7 +89,8 @@ export function chanceOver(
 }
 
 /**
- * The ground along each leg of a plan: its shape, how each mark is seen from the base, and the chance of copy to expect.
+ * The ground along each leg of a plan: its shape, how each mark is seen from the base, and the chance of copy
+ * to expect.
  * @returns null where the base has no coordinates or stands outside all that is known
  */
 export function planGround(

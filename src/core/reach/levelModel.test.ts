@@ -13,7 +13,12 @@ import {
   type LevelReport,
 } from '.'
 
-const step = (middle: number, half = 3): LevelCell => ({ lower: middle - half, upper: middle + half, softDb: 0, notHeard: false }) // prettier-ignore
+const step = (middle: number, half = 3): LevelCell => ({
+  lower: middle - half,
+  upper: middle + half,
+  softDb: 0,
+  notHeard: false,
+})
 const silence = (at: number, softDb = 2): LevelCell => ({
   lower: -Infinity,
   upper: at,
@@ -21,7 +26,12 @@ const silence = (at: number, softDb = 2): LevelCell => ({
   notHeard: true,
 })
 const at = (id: string, m: number, legId = 'l'): LevelMark => ({ id, legId, distanceM: m, alongM: m })
-const report = (markId: string, linkId: string, direction: string, cell: LevelCell): LevelReport => ({ markId, linkId, group: `${linkId} ${direction}`, cell }) // prettier-ignore
+const report = (markId: string, linkId: string, direction: string, cell: LevelCell): LevelReport => ({
+  markId,
+  linkId,
+  group: `${linkId} ${direction}`,
+  cell,
+})
 
 describe('Φ from a table', () => {
   it('is Φ to nine digits', () => {
@@ -35,7 +45,14 @@ describe('Φ from a table', () => {
 describe('likelihood of levels with correlated shadowing', () => {
   // Expected: brute force over s1, s2 and each link's own effects by plain sums on a fine grid, written out here.
   it('agrees with integration by brute force over two marks, two links, two directions', () => {
-    const p: LevelParameters = { levels: [-20, -18, -24, -22], slope: 3.2, shadowDb: 5, linkDb: 2, callDb: 2.5, shadowKm: 0.4 } // prettier-ignore
+    const p: LevelParameters = {
+      levels: [-20, -18, -24, -22],
+      slope: 3.2,
+      shadowDb: 5,
+      linkDb: 2,
+      callDb: 2.5,
+      shadowKm: 0.4,
+    }
     const marks = [at('m1', 400), at('m2', 700)]
     const reports = [
       report('m1', 'a', 'to', step(-6)),
@@ -48,7 +65,9 @@ describe('likelihood of levels with correlated shadowing', () => {
     const groups = ['a to', 'a from', 'b to', 'b from']
     const found = levelLogLikelihood(legsOf(marks, reports, groups), p)
 
-    const chance = (cell: LevelCell, level: number) => normalCdf((cell.upper - level) / Math.hypot(p.callDb, cell.softDb)) - (Number.isFinite(cell.lower) ? normalCdf((cell.lower - level) / p.callDb) : 0) // prettier-ignore
+    const chance = (cell: LevelCell, level: number) =>
+      normalCdf((cell.upper - level) / Math.hypot(p.callDb, cell.softDb)) -
+      (Number.isFinite(cell.lower) ? normalCdf((cell.lower - level) / p.callDb) : 0)
     const seen = (markId: string, lgKm: number, s: number) =>
       ['a', 'b'].reduce((product, link) => {
         let sum = 0
@@ -126,14 +145,17 @@ describe('reach from levels', () => {
     for (let seed = 1; seed <= 12; seed++) {
       const { marks, reports, reach, needed } = simulated(seed, 14)
       const fit = fitLevels(marks, reports)!
-      for (const [l, chance] of [[0, 0.9], [1, 0.5]] as const) {
+      for (const [l, chance] of [
+        [0, 0.9],
+        [1, 0.5],
+      ] as const) {
         const found = reachFromLevels(fit, `L${l} to`, needed, chance)!
         const truth = reach(l, chance)
         asked++
         if (found.lowM <= truth && truth <= found.highM) held++
         wide.push(found.highM / found.lowM)
       }
-    } // prettier-ignore
+    }
     // Nominal 90 of 100; of 24, correlated in pairs, 17 and fewer come by chance less than once in a hundred times.
     expect(held / asked).toBeGreaterThanOrEqual(18 / 24)
     expect(wide.sort((a, b) => a - b)[12]!).toBeLessThan(3)
@@ -148,7 +170,8 @@ describe('reach from levels', () => {
       expect(p.high).toBeGreaterThan(p.level)
     }
     // Straight over lg distance: from 300 m to 1 km and on to 5 km it falls as the decades do.
-    const perDecade = (a: number, b: number) => (line[a]!.level - line[b]!.level) / Math.log10(line[b]!.distanceM / line[a]!.distanceM) // prettier-ignore
+    const perDecade = (a: number, b: number) =>
+      (line[a]!.level - line[b]!.level) / Math.log10(line[b]!.distanceM / line[a]!.distanceM)
     expect(perDecade(0, 1)).toBeCloseTo(perDecade(1, 2), 9)
     const far = (chance: number) => reachFromLevels(fit, 'L0 to', needed, chance)!.estimateM
     expect(far(0.9)).toBeLessThan(far(0.5))
@@ -157,22 +180,49 @@ describe('reach from levels', () => {
   })
   it.each([
     ['too few marks', simulated(1, 4).marks, simulated(1, 4).reports],
-    ['distances all equal', Array.from({ length: 8 }, (_, i) => at(`m${i}`, 500)), Array.from({ length: 8 }, (_, i) => report(`m${i}`, 'a', 'to', step(-6 * i)))],
-    ['nothing heard anywhere', Array.from({ length: 8 }, (_, i) => at(`m${i}`, 500 * (i + 1))), Array.from({ length: 8 }, (_, i) => report(`m${i}`, 'a', 'to', silence(-54)))],
+    [
+      'distances all equal',
+      Array.from({ length: 8 }, (_, i) => at(`m${i}`, 500)),
+      Array.from({ length: 8 }, (_, i) => report(`m${i}`, 'a', 'to', step(-6 * i))),
+    ],
+    [
+      'nothing heard anywhere',
+      Array.from({ length: 8 }, (_, i) => at(`m${i}`, 500 * (i + 1))),
+      Array.from({ length: 8 }, (_, i) => report(`m${i}`, 'a', 'to', silence(-54))),
+    ],
     ['no reports', [at('m', 100)], []],
-  ])('%s: says nothing', (_what, marks, reports) => expect(fitLevels(marks, reports)).toBeNull()) // prettier-ignore
+  ])('%s: says nothing', (_what, marks, reports) => expect(fitLevels(marks, reports)).toBeNull())
 })
 
 describe('the level that a copy needs', () => {
   const seen = (pairs: [number, boolean][]) => pairs.map(([levelDb, copied]) => ({ levelDb, copied }))
   it('lies between what was copied and what was not', () => {
-    const found = neededLevel(seen([[-10, true], [-20, true], [-30, true], [-36, false], [-42, false]]), 2, { levelDb: -54, softDb: 2 })! // prettier-ignore
+    const found = neededLevel(
+      seen([
+        [-10, true],
+        [-20, true],
+        [-30, true],
+        [-36, false],
+        [-42, false],
+      ]),
+      2,
+      { levelDb: -54, softDb: 2 },
+    )!
     expect(found.levelDb).toBeGreaterThan(-37)
     expect(found.levelDb).toBeLessThan(-29)
   })
   it('is the threshold of hearing where all that was heard was copied, and nothing where nothing was', () => {
     const hearing = { levelDb: -54, softDb: 2 }
-    expect(neededLevel(seen([[-10, true], [-40, true]]), 3, hearing)).toBe(hearing) // prettier-ignore
-    expect(neededLevel(seen([[-40, false]]), 3, hearing)).toBeNull() // prettier-ignore
+    expect(
+      neededLevel(
+        seen([
+          [-10, true],
+          [-40, true],
+        ]),
+        3,
+        hearing,
+      ),
+    ).toBe(hearing)
+    expect(neededLevel(seen([[-40, false]]), 3, hearing)).toBeNull()
   })
 })

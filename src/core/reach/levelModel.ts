@@ -138,8 +138,8 @@ export function levelLogLikelihood(
 }
 
 /**
- * Multiplies in what one link's reports at a mark say of its shadowing. A link with one report has the closed form; with
- * more, the product of their chances is tabled once and averaged over what the link has of its own there.
+ * Multiplies in what one link's reports at a mark say of its shadowing. A link with one report has the closed
+ * form; with more, the product of their chances is tabled once and averaged over what the link has of its own there.
  */
 function multiplyEmission(
   state: Float64Array,
@@ -168,7 +168,14 @@ function multiplyEmission(
   const long = every * (to - from - 1) + 2 * beyond + 1
   table.fill(1, 0, long)
   for (const { group, cell } of link)
-    multiplyChance(table, long, tableOf(cell, p.callDb), edgeOf(cell), p.levels[group]! + first - beyond * step, step) // prettier-ignore
+    multiplyChance(
+      table,
+      long,
+      tableOf(cell, p.callDb),
+      edgeOf(cell),
+      p.levels[group]! + first - beyond * step,
+      step,
+    )
   for (let i = from, at = 0; i < to; i++, at += every) {
     let sum = 0
     for (let k = 0, j = at; k < weights.length; k++, j += stride) sum += weights[k]! * table[j]!
@@ -192,7 +199,9 @@ function ownEffectOn(h: number, { linkDb, callDb }: LevelParameters): OwnEffect 
   const step = h / parts
   const stride = Math.max(1, Math.floor(apart / step))
   const far = Math.ceil((3.4 * linkDb) / (stride * step))
-  const weights = Float64Array.from({ length: 2 * far + 1 }, (_, k) => Math.exp(-0.5 * (((k - far) * stride * step) / linkDb) ** 2)) // prettier-ignore
+  const weights = Float64Array.from({ length: 2 * far + 1 }, (_, k) =>
+    Math.exp(-0.5 * (((k - far) * stride * step) / linkDb) ** 2),
+  )
   const sum = weights.reduce((total, w) => total + w, 0)
   return { step, stride, weights: weights.map((w) => w / sum) }
 }
@@ -216,8 +225,9 @@ function normalise(state: Float64Array): number {
 }
 
 /**
- * One mark outwards: every cell's chance spread over its neighbours by a normal about ρ times its place. The weights follow
- * from each other by two multiplications, exp(-a(x+1)²) = exp(-a x²) exp(-a(2x+1)), so that a row costs two exponentials.
+ * One mark outwards: every cell's chance spread over its neighbours by a normal about ρ times its place. The
+ * weights follow from each other by two multiplications, exp(-a(x+1)²) = exp(-a x²) exp(-a(2x+1)), so that a
+ * row costs two exponentials.
  */
 function forward(
   state: Float64Array,
@@ -292,13 +302,21 @@ function begin(legs: readonly LegData[], groups: number): number[] | null {
   if (!fit) return null
   const slope = Math.max(1.5, Math.min(6, fit.coefficients[groups]!))
   const sd = Math.max(1.5, fit.sd)
-  return [...fit.coefficients.slice(0, groups), slope, Math.log(0.8 * sd), Math.log(0.4 * sd), Math.log(0.45 * sd), LEVEL_PRIORS.shadowKm[0]] // prettier-ignore
+  return [
+    ...fit.coefficients.slice(0, groups),
+    slope,
+    Math.log(0.8 * sd),
+    Math.log(0.4 * sd),
+    Math.log(0.45 * sd),
+    LEVEL_PRIORS.shadowKm[0],
+  ]
 }
 
 /**
- * The level of every link and direction against distance, from reports that are intervals: level = a(group) - 10 n lg d +
- * s(mark) + u(mark, link) + e, the shadowing s correlated along a leg, with the weak priors of {@link LEVEL_PRIORS}; not
- * heard is below a threshold with a width. The mode of the posterior and Laplace's approximation about it.
+ * The level of every link and direction against distance, from reports that are intervals: level = a(group) -
+ * 10 n lg d + s(mark) + u(mark, link) + e, the shadowing s correlated along a leg, with the weak priors of
+ * {@link LEVEL_PRIORS}; not heard is below a threshold with a width. The mode of the posterior and Laplace's
+ * approximation about it.
  * @param reports cells in dB; those of marks that are not among the marks are passed over
  * @returns null below {@link FEWEST_LEVEL_MARKS} marks at different distances, or where nothing bounds the levels
  */

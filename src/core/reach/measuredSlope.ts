@@ -86,8 +86,8 @@ function fit(levels: readonly LevelAt[]): Fit | null {
 
 /**
  * The slope measured on this ground, reports as the intervals that they are: not heard and full scale count. Interval
- * regression (Dempster, Laird and Rubin 1977); its interval by the jackknife over marks, since repeats and directions at
- * one mark are not further evidence.
+ * regression (Dempster, Laird and Rubin 1977); its interval by the jackknife over marks, since repeats and
+ * directions at one mark are not further evidence.
  * @returns null below {@link FEWEST_MARKS} marks at different distances, or where nothing bounds the levels
  */
 export function measuredSlope(levels: readonly LevelAt[]): MeasuredSlope | null {

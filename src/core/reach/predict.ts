@@ -59,8 +59,8 @@ export const CLUTTER_DB: Record<Exclude<CoverKind, 'wood'>, number> = {
 }
 
 /**
- * What stands about an end takes, dB: by its area where one says, nothing over the tops of it. A wood counts through the
- * length of path in it instead.
+ * What stands about an end takes, dB: by its area where one says, nothing over the tops of it. A wood counts
+ * through the length of path in it instead.
  */
 function clutterDb(cover: CoverAt | null | undefined, heightM: number, usualDb: number): number {
   if (!cover) return usualDb
@@ -98,7 +98,11 @@ const bodyOf = (rig: Rig) => rig.bodyLossDb ?? 0
 /** Level that a receiver needs at its connector for the agreed copy, dBm: sensitivity, raised by noise from outside. */
 export function neededDbm(receiver: Rig, frequencyMHz: number, settings: PredictionSettings): number {
   const sensitivity = receiver.sensitivityDbm ?? USUAL_SENSITIVITY_DBM
-  const figure = noiseFigureDb({ sensitivityDbm: sensitivity, bandwidthHz: BANDWIDTH_HZ, carrierToNoiseDb: CARRIER_TO_NOISE_DB }) // prettier-ignore
+  const figure = noiseFigureDb({
+    sensitivityDbm: sensitivity,
+    bandwidthHz: BANDWIDTH_HZ,
+    carrierToNoiseDb: CARRIER_TO_NOISE_DB,
+  })
   const leadLossDb = (figuresFor(receiver, false).leadLossDb ?? 0) + figuresFor(receiver, false).attenuatorDb
   const floor = (externalDb: number) =>
     noiseFloorDbm({ bandwidthHz: BANDWIDTH_HZ, externalDb, noiseFigureDb: figure, leadLossDb })
@@ -107,8 +111,8 @@ export function neededDbm(receiver: Rig, frequencyMHz: number, settings: Predict
 }
 
 /**
- * Predicts one direction of a link over a path, at that direction's own frequency. Antennas of unknown gain count as 0 dBi.
- * Where the model has no answer, free space with plane earth stands in for it and is named.
+ * Predicts one direction of a link over a path, at that direction's own frequency. Antennas of unknown gain
+ * count as 0 dBi. Where the model has no answer, free space with plane earth stands in for it and is named.
  */
 export function predict(
   link: Link,

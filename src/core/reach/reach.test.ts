@@ -46,16 +46,37 @@ describe('firthLogistic', () => {
 describe('marks that are counted together', () => {
   it('weigh as many as they are, in either method', () => {
     const [x, copied] = [Math.log10(1.4), true]
-    const apart = [{ x, copied }, { x, copied }, { x, copied }, { x: 0.5, copied: false }, { x: 0, copied: true }]
-    const together = [{ x, copied, times: 3 }, { x: 0.5, copied: false }, { x: 0, copied: true, times: 1 }]
-    for (const [a, b] of [[1, -4], [0.2, -12], [-3, 2]] as const)
+    const apart = [
+      { x, copied },
+      { x, copied },
+      { x, copied },
+      { x: 0.5, copied: false },
+      { x: 0, copied: true },
+    ]
+    const together = [
+      { x, copied, times: 3 },
+      { x: 0.5, copied: false },
+      { x: 0, copied: true, times: 1 },
+    ]
+    for (const [a, b] of [
+      [1, -4],
+      [0.2, -12],
+      [-3, 2],
+    ] as const)
       expect(penalisedLogLikelihood(together, a, b)).toBeCloseTo(penalisedLogLikelihood(apart, a, b), 10)
     const count = { x, copied: 1, tries: 2 }
     const far = { x: 0.6, copied: 0, tries: 2 }
-    const [one, two] = [repeatedProbit([count, count, far], 0.5), repeatedProbit([{ ...count, marks: 2 }, far], 0.5)] // prettier-ignore
-    for (const [place, slope] of [[0.2, 3], [0.4, 8], [0, 0]] as const)
+    const [one, two] = [
+      repeatedProbit([count, count, far], 0.5),
+      repeatedProbit([{ ...count, marks: 2 }, far], 0.5),
+    ]
+    for (const [place, slope] of [
+      [0.2, 3],
+      [0.4, 8],
+      [0, 0],
+    ] as const)
       expect(two(place, slope)).toBeCloseTo(one(place, slope), 10)
-  }) // prettier-ignore
+  })
 })
 
 describe('reachFromCopies', () => {
@@ -93,14 +114,17 @@ describe('reachFromCopies', () => {
     expect(five.highM! / five.lowM!).toBeGreaterThan(1.2)
   })
   it('of a long log, whose marks are put together, is what all of its marks say', () => {
-    // Chance falls about 2.5 km. Expected: the line of Firth's regression over every mark by Newton's method, another way to its top.
+    // Chance falls about 2.5 km. Expected: the line of Firth's regression over every mark by Newton's method,
+    // another way to its top.
     const random = seededRandom(5)
     const long = Array.from({ length: 640 }, (_, i): CopyAt => {
       const distanceM = 300 + 9 * i
       const chance = 1 / (1 + Math.exp(14 * Math.log10(distanceM / 2500)))
       return { markId: `m${i}`, distanceM, copied: random.uniform() < chance }
     })
-    const { intercept, slope } = firthLogistic(long.map((c) => ({ x: Math.log10(c.distanceM), copied: c.copied }))) // prettier-ignore
+    const { intercept, slope } = firthLogistic(
+      long.map((c) => ({ x: Math.log10(c.distanceM), copied: c.copied })),
+    )
     for (const chance of [0.9, 0.5, 0.1]) {
       const expected = 10 ** ((Math.log(chance / (1 - chance)) - intercept) / slope)
       const found = reachFromCopies(long, chance)
@@ -115,7 +139,11 @@ describe('reachFromCopies', () => {
     const long = Array.from({ length: 300 }, (_, i) => {
       const distanceM = 300 + 18 * i
       const own = random.normal()
-      return Array.from({ length: 3 }, (): CopyAt => ({ markId: `m${i}`, distanceM, copied: 9 * Math.log10(2500 / distanceM) + 0.7 * own + random.normal() > 0 })) // prettier-ignore
+      return Array.from({ length: 3 }, (): CopyAt => ({
+        markId: `m${i}`,
+        distanceM,
+        copied: 9 * Math.log10(2500 / distanceM) + 0.7 * own + random.normal() > 0,
+      }))
     })
     const all = reachFromCopies(long.flat(), 0.5)
     const half = reachFromCopies(long.filter((_, i) => i % 2 === 0).flat(), 0.5)
@@ -135,9 +163,19 @@ describe('reachFromCopies', () => {
 
 describe('chanceOverSmoothGround', () => {
   const rig = (powerW: number, heightM: number): Rig => ({
-    id: 'r', letter: 'A', name: 'Rig', kind: 'handheld', txMHz: 460, rxMHz: null, powerW, antennaHeightM: heightM,
-    antennaGainDbi: null, leadLossDb: null, attenuatorDb: 0, attenuatorAt: 'both ways',
-  }) // prettier-ignore
+    id: 'r',
+    letter: 'A',
+    name: 'Rig',
+    kind: 'handheld',
+    txMHz: 460,
+    rxMHz: null,
+    powerW,
+    antennaHeightM: heightM,
+    antennaGainDbi: null,
+    leadLossDb: null,
+    attenuatorDb: 0,
+    attenuatorAt: 'both ways',
+  })
   const link: Link = { id: 'l', letter: 'A', name: 'A', base: rig(25, 8), out: rig(2, 1.4) }
   it('falls with distance, and the stronger sender is heard farther', () => {
     const at = [100, 1000, 5000, 20000].map((d) => chanceOverSmoothGround(link, 'to base', d))

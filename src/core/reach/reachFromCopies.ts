@@ -33,9 +33,11 @@ const SLOPES = Array.from({ length: 46 }, (_, i) => (i === 0 ? 0 : 0.4 * 1.13 **
 const COARSE = 4
 
 /**
- * Largest log likelihood over slopes of nought or more (chance falls with distance): among the listed ones, then at the top of the
- * parabola through the best and those beside it, and twice more nearer by. The value is flat at its top, so that is enough.
- * @param near place among {@link SLOPES} of the best one next door; looked for from there as long as it gets better, else among all
+ * Largest log likelihood over slopes of nought or more (chance falls with distance): among the listed ones,
+ * then at the top of the parabola through the best and those beside it, and twice more nearer by. The value
+ * is flat at its top, so that is enough.
+ * @param near place among {@link SLOPES} of the best one next door; looked for from there as long as it gets
+ *   better, else among all
  */
 function bestSlope(f: (slope: number) => number, near: number | null): { at: number; value: number } {
   const last = SLOPES.length - 1
@@ -90,7 +92,10 @@ const MANY_MARKS = 200
 /** How far apart such marks may be, decades: a fiftieth of the distance. */
 const TOGETHER = 0.01
 
-/** Marks within a hundredth of a decade with the same copies of the same tries: one at their mean, with how many there are. */
+/**
+ * Marks within a hundredth of a decade with the same copies of the same tries: one at their mean, with how
+ * many there are.
+ */
 function gathered(marks: readonly MarkCount[]): MarkCount[] {
   const alike = groupedBy(marks, (m) => `${Math.floor(m.x / TOGETHER)} ${m.copied}/${m.tries}`)
   return alike.map((items) => ({

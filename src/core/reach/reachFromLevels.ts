@@ -64,8 +64,9 @@ const chanceAt = (p: LevelParameters, group: number, needed: NeededLevel, lgKm: 
   )
 
 /**
- * Reach from one handset to another by way of a relay, both as far from it: the distance at which the chance of getting in times
- * that of getting out falls to the stated one. The two stand in different places, so their ground is not shared.
+ * Reach from one handset to another by way of a relay, both as far from it: the distance at which the chance
+ * of getting in times that of getting out falls to the stated one. The two stand in different places, so
+ * their ground is not shared.
  */
 export function reachThroughRelay(
   fit: LevelFit,
@@ -95,9 +96,9 @@ export function reachThroughRelay(
 }
 
 /**
- * The fitted line of a group, the mean of its draws and so straight over lg distance, with the 90 % band of that line. Draws are
- * some hundred, so the band is their standard deviation at each distance times their own 5 and 95 per cent points, taken over all
- * distances together.
+ * The fitted line of a group, the mean of its draws and so straight over lg distance, with the 90 % band of
+ * that line. Draws are some hundred, so the band is their standard deviation at each distance times their own
+ * 5 and 95 per cent points, taken over all distances together.
  * @param distancesM above nought, m
  */
 export function levelLine(fit: LevelFit, group: string, distancesM: readonly number[]): LevelLine[] {

@@ -102,7 +102,13 @@ describe('reachOutline', () => {
     expect(points[2]!.open).toBe(false)
   })
   it('a wood on the way shortens it', () => {
-    const west = [[-29.9, 47.1], [-29.875, 47.1], [-29.875, 47.2], [-29.9, 47.2], [-29.9, 47.1]] as Rings[number] // prettier-ignore
+    const west = [
+      [-29.9, 47.1],
+      [-29.875, 47.1],
+      [-29.875, 47.2],
+      [-29.9, 47.2],
+      [-29.9, 47.1],
+    ] as Rings[number]
     const wooded = outline(0, 0.9, coverOf([{ kind: 'wood', heightM: 18, rings: [west] }]))
     expect(wooded[6]!.distanceM).toBeLessThan(outline(0)[6]!.distanceM)
     expect(wooded[2]!.distanceM).toBe(outline(0)[2]!.distanceM)
@@ -130,7 +136,15 @@ describe('what stands about an end', () => {
   const to = direct(base, 90, 2000)
   const round = (p: { lat: number; lon: number }): Rings => {
     const d = 0.003
-    return [[[p.lon - d, p.lat - d], [p.lon + d, p.lat - d], [p.lon + d, p.lat + d], [p.lon - d, p.lat + d], [p.lon - d, p.lat - d]]] // prettier-ignore
+    return [
+      [
+        [p.lon - d, p.lat - d],
+        [p.lon + d, p.lat - d],
+        [p.lon + d, p.lat + d],
+        [p.lon - d, p.lat + d],
+        [p.lon - d, p.lat - d],
+      ],
+    ]
   }
   const loss = (cover: ReturnType<typeof coverOf> | null, settings = bare) =>
     predict(
@@ -151,7 +165,8 @@ describe('what stands about an end', () => {
     expect(loss(houses, { ...bare, baseClutterDb: 8 })).toBeCloseTo(loss(null), 9)
   })
   it('a wood counts by the way through it, Weissberger', () => {
-    // The wood's edge lies 0.003° or 227 m off: by Weissberger 1.33·0.46^0.284·227^0.588 = 25.9 dB, give or take a step of 83 m.
+    // The wood's edge lies 0.003° or 227 m off: by Weissberger 1.33·0.46^0.284·227^0.588 = 25.9 dB, give or
+    // take a step of 83 m.
     const wood = coverOf([{ kind: 'wood', heightM: 15, rings: round(to) }])
     expect(loss(wood) - loss(null)).toBeGreaterThan(23)
     expect(loss(wood) - loss(null)).toBeLessThan(29)

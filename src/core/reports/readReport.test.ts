@@ -109,7 +109,7 @@ const TABLE: [string, Scale, string | null][] = [
   ['whatever', AB, null],
   ['85', METER, 'step 85'],
   ['120', METER, null],
-] // prettier-ignore
+]
 
 describe('readReport', () => {
   it.each(TABLE)('%j on its scale', (text, scale, expected) => {

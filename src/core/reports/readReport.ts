@@ -2,10 +2,26 @@ import { heard, type Reading, type Strength } from './reading'
 import type { Scale, StrengthMeaning, WordStep } from './scale'
 
 const SPOKEN: Record<string, string> = {
-  zero: '0', nought: '0', one: '1', two: '2', three: '3', four: '4', five: '5', fife: '5', six: '6',
-  seven: '7', eight: '8', nine: '9', niner: '9', ten: '10', twenty: '20', thirty: '30', forty: '40',
-  fifty: '50', sixty: '60',
-} // prettier-ignore
+  zero: '0',
+  nought: '0',
+  one: '1',
+  two: '2',
+  three: '3',
+  four: '4',
+  five: '5',
+  fife: '5',
+  six: '6',
+  seven: '7',
+  eight: '8',
+  nine: '9',
+  niner: '9',
+  ten: '10',
+  twenty: '20',
+  thirty: '30',
+  forty: '40',
+  fifty: '50',
+  sixty: '60',
+}
 
 /** Lower case, one kind of dash and space, spoken figures as digits. */
 function normalise(text: string): string {

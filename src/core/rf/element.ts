@@ -9,12 +9,37 @@ export interface ElementStuff {
 }
 
 export const ELEMENT_STUFF: readonly ElementStuff[] = [
-  { id: 'thin', name: 'Bare thin rod or wire', velocityFactor: 0.97, why: 'the end effect alone: the field reaches past the end' },
-  { id: 'thick', name: 'Bare thick rod or tube', velocityFactor: 0.95, why: 'the end effect, larger for a thick end' },
-  { id: 'jacket', name: 'Wire in plastic', velocityFactor: 0.93, why: 'the end effect and the jacket; types differ, check by a sweep' },
-  { id: 'sleeve', name: 'Sleeve over solid coax', velocityFactor: 0.66, why: 'inside the sleeve the wave runs as in the line' },
-  { id: 'foam-sleeve', name: 'Sleeve over foam coax', velocityFactor: 0.8, why: 'inside the sleeve the wave runs as in the line' },
-] // prettier-ignore
+  {
+    id: 'thin',
+    name: 'Bare thin rod or wire',
+    velocityFactor: 0.97,
+    why: 'the end effect alone: the field reaches past the end',
+  },
+  {
+    id: 'thick',
+    name: 'Bare thick rod or tube',
+    velocityFactor: 0.95,
+    why: 'the end effect, larger for a thick end',
+  },
+  {
+    id: 'jacket',
+    name: 'Wire in plastic',
+    velocityFactor: 0.93,
+    why: 'the end effect and the jacket; types differ, check by a sweep',
+  },
+  {
+    id: 'sleeve',
+    name: 'Sleeve over solid coax',
+    velocityFactor: 0.66,
+    why: 'inside the sleeve the wave runs as in the line',
+  },
+  {
+    id: 'foam-sleeve',
+    name: 'Sleeve over foam coax',
+    velocityFactor: 0.8,
+    why: 'inside the sleeve the wave runs as in the line',
+  },
+]
 
 /** A usual length in waves, and what it needs to work. */
 export interface Fraction {
@@ -30,31 +55,36 @@ export const FRACTIONS: readonly Fraction[] = [
     id: '1/4',
     name: 'Quarter wave',
     waves: 0.25,
-    needs: 'A ground plane or a counterpoise: the other half of the antenna is what stands under it. About 36 ohm over flat metal, near 50 with radials sloping down.',
-    measureFrom: 'From the top of the metal it stands on, or from where the radials meet, to the tip. Not from the end of the thread.',
+    needs:
+      'A ground plane or a counterpoise: the other half of the antenna is what stands under it. About 36 ohm over flat metal, near 50 with radials sloping down.',
+    measureFrom:
+      'From the top of the metal it stands on, or from where the radials meet, to the tip. Not from the end of the thread.',
   },
   {
     id: '1/2',
     name: 'Half wave',
     waves: 0.5,
-    needs: 'No ground plane. Fed at its end it needs a matching network (thousands of ohms); cut in the middle it is a dipole of some 70 ohm and wants a choke.',
+    needs:
+      'No ground plane. Fed at its end it needs a matching network (thousands of ohms); cut in the middle it is a dipole of some 70 ohm and wants a choke.',
     measureFrom: 'From tip to tip; fed at its end, from where the matching network ends.',
   },
   {
     id: '5/8',
     name: 'Five eighths',
     waves: 0.625,
-    needs: 'A ground plane and a matching coil at its foot. Over a wide ground it looks lower than a quarter wave; on a small one the pattern lifts and the gain is lost.',
+    needs:
+      'A ground plane and a matching coil at its foot. Over a wide ground it looks lower than a quarter wave; on a small one the pattern lifts and the gain is lost.',
     measureFrom: 'From the top of the matching coil to the tip. Trim with the coil in place.',
   },
   {
     id: '1',
     name: 'Full wave',
     waves: 1,
-    needs: 'A matching network, and a use: upright and fed at its end its pattern splits and lifts. As a loop it is about 100 ohm.',
+    needs:
+      'A matching network, and a use: upright and fed at its end its pattern splits and lifts. As a loop it is about 100 ohm.',
     measureFrom: 'As a loop, once round from terminal to terminal; as a rod, from tip to tip.',
   },
-] // prettier-ignore
+]
 
 /** What a counterpoise is for, in words. */
 export const COUNTERPOISE_WORDS =

@@ -21,16 +21,21 @@ export function exposureLimitWm2(bands: readonly ExposureBand[], frequencyMHz: n
 export type NoDistance = 'below 30 MHz' | 'at the body' | 'no limit known'
 
 export type KeepAway =
-  | { given: true; distanceM: number; computedM: number; heldBy: 'the limit' | 'the near field' | 'the antenna’s length' }
-  | { given: false; why: NoDistance } // prettier-ignore
+  | {
+      given: true
+      distanceM: number
+      computedM: number
+      heldBy: 'the limit' | 'the near field' | 'the antenna’s length'
+    }
+  | { given: false; why: NoDistance }
 
 /** All of the power reflected in phase doubles the field. */
 const FULL_REFLECTION = 4
 
 /**
- * Distance that people should keep from an antenna, m, on the safe side: √(EIRP · 4 · duty/(4π S)), losses taken as none,
- * never less than λ/2π or the antenna's length, rounded up to 0.1 m. None below 30 MHz, where the limits are for the
- * fields, nor for a radio at the body, where absorption counts.
+ * Distance that people should keep from an antenna, m, on the safe side: √(EIRP · 4 · duty/(4π S)), losses
+ * taken as none, never less than λ/2π or the antenna's length, rounded up to 0.1 m. None below 30 MHz, where
+ * the limits are for the fields, nor for a radio at the body, where absorption counts.
  * @param at.powerW at the radio's connector, above 0
  * @param at.gainDbi of the antenna
  * @param at.duty share of transmitting within the limit's own averaging time, above 0 to 1

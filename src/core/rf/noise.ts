@@ -40,7 +40,8 @@ export function noiseFloorDbm(at: {
 
 /**
  * Effective noise figure of a receiver from its sensitivity: what is left of it over -174 + 10 lg B + the
- * carrier-to-noise ratio that this sensitivity stands for (about 7 to 10 dB for 12 dB SINAD in narrow FM), at least 0 dB.
+ * carrier-to-noise ratio that this sensitivity stands for (about 7 to 10 dB for 12 dB SINAD in narrow FM), at
+ * least 0 dB.
  */
 export function noiseFigureDb(at: {
   sensitivityDbm: number

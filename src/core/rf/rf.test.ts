@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import * as fc from 'fast-check'
 import * as rf from '.'
 
-// Expected values: the plan's check values, rounded there; those marked numpy were computed apart with numpy.linalg.lstsq.
+// Expected values: the plan's check values, rounded there; those marked numpy were computed apart with
+// numpy.linalg.lstsq.
 const near = (value: number, expected: number, digits = 2) => expect(value).toBeCloseTo(expected, digits)
 
 describe('levels', () => {

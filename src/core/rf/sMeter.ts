@@ -22,7 +22,13 @@ export function dbmOfSUnits(
   frequencyMHz: number,
   points: readonly MeterPoint[] | null = null,
 ): number {
-  if (points && points.length >= 2) return lineThrough(points, (p) => p.units, (p) => p.dbm, units) // prettier-ignore
+  if (points && points.length >= 2)
+    return lineThrough(
+      points,
+      (p) => p.units,
+      (p) => p.dbm,
+      units,
+    )
   return s9Dbm(frequencyMHz) + STEP_DB * (units - 9)
 }
 
@@ -32,7 +38,13 @@ export function sUnitsOfDbm(
   frequencyMHz: number,
   points: readonly MeterPoint[] | null = null,
 ): number {
-  if (points && points.length >= 2) return lineThrough(points, (p) => p.dbm, (p) => p.units, dbm) // prettier-ignore
+  if (points && points.length >= 2)
+    return lineThrough(
+      points,
+      (p) => p.dbm,
+      (p) => p.units,
+      dbm,
+    )
   return 9 + (dbm - s9Dbm(frequencyMHz)) / STEP_DB
 }
 

@@ -18,7 +18,9 @@ export interface SimulatedField {
   /** Extra loss of this ground over plane earth, dB, and by how many dB a decade it grows beyond 1 km. */
   groundLossDb: number
   extraSlopeDb: number
-  /** Median loss over real ground, dB, by link and mark; null where the ground is not known and plane earth stands in. */
+  /**
+   * Median loss over real ground, dB, by link and mark; null where the ground is not known and plane earth stands in.
+   */
   overGround?: (link: Link, mark: Mark) => number | null
   /** Shadowing shared by all links and directions of a mark, dB, correlated along a leg over this distance. */
   shadowDb: number

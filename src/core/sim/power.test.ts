@@ -4,12 +4,16 @@ import { linkKey } from '@/core/reach'
 import { marksForPower, tellsOnce } from './power'
 
 const p = plan([link(rig('a')), link(rig('b', { powerW: 20 }))], 12)
-const share = (asked: Partial<Parameters<typeof tellsOnce>[2]>, tries = 24, expected: Parameters<typeof tellsOnce>[1] = []) => {
+const share = (
+  asked: Partial<Parameters<typeof tellsOnce>[2]>,
+  tries = 24,
+  expected: Parameters<typeof tellsOnce>[1] = [],
+) => {
   let told = 0
   for (let seed = 1; seed <= tries; seed++)
     if (tellsOnce(p, expected, { marks: 12, repeats: 1, spreadDb: 4.5, marginDb: 3, ...asked }, seed)) told++
   return told / tries
-} // prettier-ignore
+}
 
 describe('power by simulation', () => {
   it('a large difference is told nearly always, none hardly ever', () => {
@@ -21,7 +25,15 @@ describe('power by simulation', () => {
     expect(share({ spreadDb: 2.5, marginDb: 4 })).toBeGreaterThan(share({ spreadDb: 9, marginDb: 4 }))
   })
   it('goes by this ground: where nothing is heard nothing is told', () => {
-    const deaf = p.marks.flatMap((m) => p.links.map((l) => ({ markId: m.id, key: linkKey(l), direction: 'to base' as const, levelDbm: -175, chance: 0 }))) // prettier-ignore
+    const deaf = p.marks.flatMap((m) =>
+      p.links.map((l) => ({
+        markId: m.id,
+        key: linkKey(l),
+        direction: 'to base' as const,
+        levelDbm: -175,
+        chance: 0,
+      })),
+    )
     expect(share({ marginDb: 8 }, 8, deaf)).toBe(0)
   })
   it('takes the plan’s marks, some of them, or others between them', () => {
@@ -30,6 +42,8 @@ describe('power by simulation', () => {
     expect(more[1]!.distanceM).toBeCloseTo((p.marks[0]!.distanceM + p.marks[1]!.distanceM) / 2, 6)
     expect(marksForPower(p.marks, 3).map((m) => m.distanceM)).toEqual([300, 1675, 3050])
     expect(marksForPower([], 5)).toEqual([])
-    expect(tellsOnce({ ...p, links: [p.links[0]!] }, [], { marks: 6, repeats: 1, spreadDb: 4, marginDb: 3 }, 1)).toBe(false) // prettier-ignore
+    expect(
+      tellsOnce({ ...p, links: [p.links[0]!] }, [], { marks: 6, repeats: 1, spreadDb: 4, marginDb: 3 }, 1),
+    ).toBe(false)
   })
 })

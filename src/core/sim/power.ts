@@ -30,7 +30,9 @@ export function marksForPower(marks: readonly Mark[], n: number): Mark[] {
   })
 }
 
-/** Level expected of a link at a distance and direction, from the marks on either side; null where no ground is known. */
+/**
+ * Level expected of a link at a distance and direction, from the marks on either side; null where no ground is known.
+ */
 function expectedAt(expected: readonly ExpectedLevel[], marks: readonly Mark[], link: Link) {
   const at = new Map(marks.map((m) => [m.id, m.distanceM]))
   const points = expected
@@ -39,15 +41,19 @@ function expectedAt(expected: readonly ExpectedLevel[], marks: readonly Mark[], 
     .sort((a, b) => a.m - b.m)
   return (distanceM: number): number | null => {
     if (points.length < 2) return null
-    const i = Math.max(1, points.findIndex((p) => p.m >= distanceM)) // prettier-ignore
+    const i = Math.max(
+      1,
+      points.findIndex((p) => p.m >= distanceM),
+    )
     const [p, q] = [points[i - 1]!, points[i]!]
     return p.dbm + ((distanceM - p.m) / (q.m - p.m || 1)) * (q.dbm - p.dbm)
   }
 }
 
 /**
- * One try of the plan in a simulated field where the first link is truly better by what would matter: whether the same test that
- * judges the log would say so. Both links see the second one's loss over this ground, so that nothing else differs.
+ * One try of the plan in a simulated field where the first link is truly better by what would matter: whether
+ * the same test that judges the log would say so. Both links see the second one's loss over this ground, so
+ * that nothing else differs.
  * @param expected levels over the plan's ground; empty for plane earth on hilly ground
  */
 export function tellsOnce(

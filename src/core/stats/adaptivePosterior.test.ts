@@ -8,7 +8,12 @@ import { seededRandom } from './seededRandom'
 import { closedForm, integrated, kindOfGroups, likelySettings } from './spreadSettings'
 import type { LevelCell } from './levelCell'
 
-const cell = (lower: number, upper: number, softDb = 0): LevelCell => ({ lower, upper, softDb, notHeard: lower === -Infinity }) // prettier-ignore
+const cell = (lower: number, upper: number, softDb = 0): LevelCell => ({
+  lower,
+  upper,
+  softDb,
+  notHeard: lower === -Infinity,
+})
 
 /** Whole S-units of 6 dB about a difference of 4 dB, some not heard, now and then a second call. */
 function someMarks(n: number, seed: number): PairedMark[] {
@@ -19,7 +24,8 @@ function someMarks(n: number, seed: number): PairedMark[] {
   }
   return Array.from({ length: n }, (_, i) => {
     const s = -20 + 12 * random.normal()
-    const calls = (extra: number) => Array.from({ length: i % 5 === 0 ? 2 : 1 }, () => report(s + extra + 4 * random.normal())) // prettier-ignore
+    const calls = (extra: number) =>
+      Array.from({ length: i % 5 === 0 ? 2 : 1 }, () => report(s + extra + 4 * random.normal()))
     return { id: `m${i}`, groups: [{ a: calls(4), b: calls(0) }] }
   })
 }
@@ -45,7 +51,9 @@ describe('grids of the difference', () => {
       const apart = grid.density.map((v, i) => Math.abs(v - every.grid.density[i]!))
       expect(Math.max(...apart)).toBeLessThan(0.01)
       for (const p of [0.025, 0.05, 0.5, 0.95, 0.975])
-        expect(Math.abs(posteriorQuantile(grid, p) - posteriorQuantile(every.grid, p))).toBeLessThan(0.002 * (to - from)) // prettier-ignore
+        expect(Math.abs(posteriorQuantile(grid, p) - posteriorQuantile(every.grid, p))).toBeLessThan(
+          0.002 * (to - from),
+        )
       expect(few.places).toBeLessThan(60)
     }
   })
@@ -62,7 +70,11 @@ describe('grids of the difference', () => {
   })
 
   it('single pairs read between spreads that were worked out are as good as worked out at each', () => {
-    const pairs = [{ a: cell(0, 6), b: cell(-6, 0) }, { a: cell(-12, -6), b: cell(0, 6) }, { a: cell(0, 6), b: cell(-Infinity, -9, 2.5) }] // prettier-ignore
+    const pairs = [
+      { a: cell(0, 6), b: cell(-6, 0) },
+      { a: cell(-12, -6), b: cell(0, 6) },
+      { a: cell(0, 6), b: cell(-Infinity, -9, 2.5) },
+    ]
     const deltas = Float64Array.from([-20, -7, 0, 5, 16])
     for (const setting of integrated(
       pairs.map(({ a, b }) => ({ groups: [{ a: [a], b: [b] }] })),
@@ -70,7 +82,10 @@ describe('grids of the difference', () => {
     )) {
       const got = setting.logLikelihood(deltas)
       deltas.forEach((delta, i) => {
-        const exact = pairs.reduce((sum, { a, b }) => sum + Math.log(pairLikelihood(a, b, delta, setting.spread)), 0) // prettier-ignore
+        const exact = pairs.reduce(
+          (sum, { a, b }) => sum + Math.log(pairLikelihood(a, b, delta, setting.spread)),
+          0,
+        )
         // What is a hundred log units down weighs nothing, and is only told to be so.
         if (exact > -100) expect(Math.abs(got[i]! - exact)).toBeLessThan(0.01 + 1e-3 * Math.abs(exact))
         else expect(got[i]).toBeLessThan(-80)
@@ -82,8 +97,12 @@ describe('grids of the difference', () => {
 describe('marks that tell the same', () => {
   it('are one kind however strong the signal was and in whatever order the calls came', () => {
     const shifted = kindOfGroups([{ a: [cell(-30, -24), cell(-24, -18)], b: [cell(-Infinity, -30, 2.5)] }])
-    expect(kindOfGroups([{ a: [cell(-12, -6), cell(-18, -12)], b: [cell(-Infinity, -18, 2.5)] }])).toBe(shifted) // prettier-ignore
-    expect(kindOfGroups([{ a: [cell(-12, -6), cell(-18, -12)], b: [cell(-Infinity, -18, 2)] }])).not.toBe(shifted) // prettier-ignore
+    expect(kindOfGroups([{ a: [cell(-12, -6), cell(-18, -12)], b: [cell(-Infinity, -18, 2.5)] }])).toBe(
+      shifted,
+    )
+    expect(kindOfGroups([{ a: [cell(-12, -6), cell(-18, -12)], b: [cell(-Infinity, -18, 2)] }])).not.toBe(
+      shifted,
+    )
     expect(kindOfGroups([{ a: [cell(-18, -12)], b: [cell(-Infinity, -18, 2.5)] }])).not.toBe(shifted)
   })
 

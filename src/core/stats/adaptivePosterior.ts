@@ -50,9 +50,9 @@ function cubicAt(places: readonly Place[], x: number): Cubic | null {
 }
 
 /**
- * The posterior of a difference, worked out outwards from about where it lies until nothing weighs any more, since chances of
- * reports that are intervals have one top only; then halfway between any two places where the cubic through their neighbours
- * misses what is found there. Its logarithm is smooth, and read from those cubics.
+ * The posterior of a difference, worked out outwards from about where it lies until nothing weighs any more,
+ * since chances of reports that are intervals have one top only; then halfway between any two places where
+ * the cubic through their neighbours misses what is found there. Its logarithm is smooth, and read from those cubics.
  * @param nearDb about where the difference lies
  */
 export function adaptivePosterior(
@@ -82,11 +82,15 @@ export function adaptivePosterior(
 
   const heightAt = (x: number) => {
     const cubic = cubicAt(places, x)
-    return cubic ? cubic.weights.reduce((sum, w, i) => sum + w * places[cubic.first + i]!.height, 0) : -Infinity // prettier-ignore
+    return cubic
+      ? cubic.weights.reduce((sum, w, i) => sum + w * places[cubic.first + i]!.height, 0)
+      : -Infinity
   }
   let doubtful = places.slice(1).map((b, i): [Place, Place] => [places[i]!, b])
   for (;;) {
-    doubtful = doubtful.filter(([a, b]) => Math.max(a.height, b.height) > top - NOTHING && b.at - a.at > CLOSEST_DB) // prettier-ignore
+    doubtful = doubtful.filter(
+      ([a, b]) => Math.max(a.height, b.height) > top - NOTHING && b.at - a.at > CLOSEST_DB,
+    )
     if (doubtful.length === 0) break
     const foretold = doubtful.map(([a, b]) => heightAt((a.at + b.at) / 2))
     const found = workOut(doubtful.map(([a, b]) => (a.at + b.at) / 2))
@@ -95,7 +99,12 @@ export function adaptivePosterior(
       const middle = found[i]!
       const borne = OFF * Math.exp(Math.max(0, top - Math.max(a.height, b.height, middle.height) - 2) / 2)
       const believed = Math.abs(middle.height - foretold[i]!) < borne
-      return believed ? [] : [[a, middle], [middle, b]] // prettier-ignore
+      return believed
+        ? []
+        : [
+            [a, middle],
+            [middle, b],
+          ]
     })
   }
 

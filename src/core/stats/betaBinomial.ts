@@ -28,15 +28,20 @@ export interface CountDifference {
 
 const FEWEST = 8
 
-/** ln of the beta-binomial chance of k of n, without the binomial coefficient. @param m mean 0 to 1 @param s a + b, above nought */
+/**
+ * ln of the beta-binomial chance of k of n, without the binomial coefficient.
+ * @param m mean 0 to 1
+ * @param s a + b, above nought
+ */
 export function logBetaBinomial(k: number, n: number, m: number, s: number): number {
   const [a, b] = [m * s, (1 - m) * s]
   return lgamma(a + k) - lgamma(a) + lgamma(b + n - k) - lgamma(b) - lgamma(s + n) + lgamma(s)
 }
 
 /**
- * Two links by words or packets copied: beta-binomial with a logit mean that is linear in x and the same slope for both, since
- * the words of one call share one fade. Weak priors: slope N(0, 20), difference N(0, 3), ln of the overdispersion s ~ N(ln 4, 1.5).
+ * Two links by words or packets copied: beta-binomial with a logit mean that is linear in x and the same
+ * slope for both, since the words of one call share one fade. Weak priors: slope N(0, 20), difference N(0,
+ * 3), ln of the overdispersion s ~ N(ln 4, 1.5).
  * @returns null below eight calls of each link
  */
 export function betaBinomialDifference(calls: readonly CountAt[]): CountDifference | null {

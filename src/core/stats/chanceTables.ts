@@ -5,7 +5,10 @@ import { quickNormalCdf } from './quickNormalCdf'
 const BEYOND = 8
 const PER_SD = 32
 
-/** The chance of a kind of report by level: `values[i]` belongs to `startDb + i / perDb`, counted from the report's edge. */
+/**
+ * The chance of a kind of report by level: `values[i]` belongs to `startDb + i / perDb`, counted from the
+ * report's edge.
+ */
 export interface ChanceTable {
   values: Float64Array
   startDb: number
@@ -54,9 +57,9 @@ export type ChanceTables = (cell: LevelCell, sd: number) => ChanceTable
 const MOST_KINDS = 60
 
 /**
- * Chances of reports as tables, one for each kind of report (how wide, how soft) and each spread: reports of a run are of a
- * few kinds only, and reading a table costs a tenth of two normal distribution functions. Linear between steps of a
- * thirty-second of the spread: absolute error below 6e-5.
+ * Chances of reports as tables, one for each kind of report (how wide, how soft) and each spread: reports of
+ * a run are of a few kinds only, and reading a table costs a tenth of two normal distribution functions.
+ * Linear between steps of a thirty-second of the spread: absolute error below 6e-5.
  */
 export function chanceTables(): ChanceTables {
   let kinds: Kind[] = []

@@ -1,4 +1,7 @@
-/** Things by what they have in common, in the order of their first appearance. @param keyOf the same text for those that belong together */
+/**
+ * Things by what they have in common, in the order of their first appearance.
+ * @param keyOf the same text for those that belong together
+ */
 export function groupedBy<T>(items: readonly T[], keyOf: (item: T) => string): T[][] {
   const found = new Map<string, T[]>()
   for (const item of items) {
@@ -11,8 +14,8 @@ export function groupedBy<T>(items: readonly T[], keyOf: (item: T) => string): T
 }
 
 /**
- * Things that are alike for what is to be worked out, once each with how many there are. Reports come in few kinds, so a long
- * log costs little more than a short one.
+ * Things that are alike for what is to be worked out, once each with how many there are. Reports come in few
+ * kinds, so a long log costs little more than a short one.
  * @param keyOf the same text for those that are alike
  * @returns in the order of their first appearance
  */

@@ -10,7 +10,10 @@ describe('the least value of a smooth function', () => {
   it('has the inverse of the function’s curvature there', () => {
     // Hand calculation: second derivatives 6, 1, 10, so the inverse is 1/59 of 10, -1, 6.
     const f = ([a, b]: readonly number[]) => 3 * (a! - 2) ** 2 + a! * b! + 5 * b! ** 2
-    const expected = [[10 / 59, -1 / 59], [-1 / 59, 6 / 59]] // prettier-ignore
+    const expected = [
+      [10 / 59, -1 / 59],
+      [-1 / 59, 6 / 59],
+    ]
     const { covariance } = descend(f, [0, 0], [1, 0.1])
     expected.forEach((row, i) => row.forEach((v, j) => expect(covariance![i]![j]).toBeCloseTo(v, 5)))
   })
@@ -31,10 +34,20 @@ describe('draws by importance', () => {
     expect(mean(gamma.map((d) => d[0]!))).toBeGreaterThan(3.8)
   })
   it('cover a ridge that is bent and leans to one side, where the curvature at the mode says little', () => {
-    // x ~ N(0, 2²) and y about x²/5, give or take 1: by hand the mean of y is 0.8, and 5 and 95 per cent of x lie at ∓3.29.
+    // x ~ N(0, 2²) and y about x²/5, give or take 1: by hand the mean of y is 0.8, and 5 and 95 per cent of x
+    // lie at ∓3.29.
     const log = ([x, y]: readonly number[]) => -0.5 * (x! / 2) ** 2 - 0.5 * (y! - x! ** 2 / 5) ** 2
     const ends = [1, 2, 3, 4].map((seed) => {
-      const draws = importanceDraws(log, [0, 0], [[4, 0], [0, 1]], 400, seed) // prettier-ignore
+      const draws = importanceDraws(
+        log,
+        [0, 0],
+        [
+          [4, 0],
+          [0, 1],
+        ],
+        400,
+        seed,
+      )
       const xs = draws.map((d) => d[0]!).sort((a, b) => a - b)
       return { low: xs[20]!, high: xs[379]!, y: mean(draws.map((d) => d[1]!)) }
     })

@@ -14,9 +14,10 @@ const NEAR = 1e-3
 const CLOSE = 1
 
 /**
- * The least value of a smooth function of a dozen variables, by the quasi-Newton method of Broyden, Fletcher, Goldfarb and
- * Shanno with forward differences and a halving line search (Nocedal and Wright, Numerical Optimization, chapter 6), and
- * its curvature there. Near the end it starts from second differences, which saves rounds where variables hang together.
+ * The least value of a smooth function of a dozen variables, by the quasi-Newton method of Broyden, Fletcher,
+ * Goldfarb and Shanno with forward differences and a halving line search (Nocedal and Wright, Numerical
+ * Optimization, chapter 6), and its curvature there. Near the end it starts from second differences, which
+ * saves rounds where variables hang together.
  * @param f function; large where it is not defined
  * @param start where to begin
  * @param scale what counts as a fair step along each variable, above nought

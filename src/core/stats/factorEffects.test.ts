@@ -31,10 +31,15 @@ describe('factorEffects', () => {
     const random = seededRandom(5)
     const marks = Array.from({ length: 20 }, (_, i) => {
       const [s, a, b] = [10 * random.normal(), 2 * random.normal(), 2 * random.normal()]
-      const cells = [0, 1].map(() => ({ a: sUnit(s + 4 + a + 2.5 * random.normal()), b: sUnit(s + b + 2.5 * random.normal()) })) // prettier-ignore
+      const cells = [0, 1].map(() => ({
+        a: sUnit(s + 4 + a + 2.5 * random.normal()),
+        b: sUnit(s + b + 2.5 * random.normal()),
+      }))
       return { id: `${i}`, cells }
     })
-    const paired = pairedDifference(marks.map((m) => ({ id: m.id, groups: m.cells.map((c) => ({ a: [c.a], b: [c.b] })) }))) // prettier-ignore
+    const paired = pairedDifference(
+      marks.map((m) => ({ id: m.id, groups: m.cells.map((c) => ({ a: [c.a], b: [c.b] })) })),
+    )
     const reports = marks.flatMap((m) =>
       m.cells.flatMap((c, d): FactorReport[] => [
         { mark: m.id, block: `${d}`, own: 'a', x: [1], cell: c.a },
@@ -61,7 +66,10 @@ describe('factorEffects', () => {
   it('holds a nominal 90 % in most of twenty trials, and says the same for the same log', () => {
     let held = 0
     for (let seed = 1; seed <= 20; seed++) {
-      const [antenna] = factorEffects(simulated(seed, 10, 4, 0, 0).map((r) => ({ ...r, x: r.x.slice(0, 2) })), 2)!.effects // prettier-ignore
+      const [antenna] = factorEffects(
+        simulated(seed, 10, 4, 0, 0).map((r) => ({ ...r, x: r.x.slice(0, 2) })),
+        2,
+      )!.effects
       if (antenna!.interval90.low! < 4 && antenna!.interval90.high! > 4) held++
     }
     expect(held).toBeGreaterThanOrEqual(15)
@@ -70,11 +78,25 @@ describe('factorEffects', () => {
   })
   it('says nothing below four marks that tell, and never NaN where reports lie far from each other', () => {
     expect(factorEffects(simulated(1, 3, 4, 1, 0), 3)).toBeNull()
-    const silent = Array.from({ length: 8 }, (_, m) => ['a', 'b'].map((own, i): FactorReport => ({ mark: `${m}`, block: 'd', own, x: [i], cell: notHeardCell(-20) }))).flat() // prettier-ignore
+    const silent = Array.from({ length: 8 }, (_, m) =>
+      ['a', 'b'].map((own, i): FactorReport => ({
+        mark: `${m}`,
+        block: 'd',
+        own,
+        x: [i],
+        cell: notHeardCell(-20),
+      })),
+    ).flat()
     expect(factorEffects(silent, 1)).toBeNull()
     const far = Array.from({ length: 5 }, (_, m): FactorReport[] => [
       { mark: `${m}`, block: 'd', own: 'a', x: [0], cell: stepCell(40, 50) },
-      { mark: `${m}`, block: 'd', own: 'b', x: [1], cell: { lower: -30, upper: Infinity, softDb: 4, notHeard: false } }, // prettier-ignore
+      {
+        mark: `${m}`,
+        block: 'd',
+        own: 'b',
+        x: [1],
+        cell: { lower: -30, upper: Infinity, softDb: 4, notHeard: false },
+      },
     ]).flat()
     expect(Number.isFinite(factorEffects(far, 1)!.effects[0]!.estimate)).toBe(true)
   })

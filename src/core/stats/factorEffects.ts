@@ -43,8 +43,9 @@ const FREE_EFFECT_SD = 40
 const PRIOR_LOG_SPREAD = Math.log(4)
 
 /**
- * One mark's reports with the sums that stay as they are. What they share is its owns' effects first and then its blocks' levels:
- * `sharing` counts how many reports share each two of them, `design` sums the columns of x over each.
+ * One mark's reports with the sums that stay as they are. What they share is its owns' effects first and then
+ * its blocks' levels: `sharing` counts how many reports share each two of them, `design` sums the columns of
+ * x over each.
  */
 interface Cluster {
   reports: { x: readonly number[]; cell: LevelCell; own: number; block: number }[]
@@ -65,7 +66,12 @@ function clusterOf(told: readonly FactorReport[], columns: number): Cluster {
   const blocks = [...new Set(told.map((r) => r.block))]
   const owns = [...new Set(told.map((r) => r.own))]
   const shared = owns.length + blocks.length
-  const reports = told.map((r) => ({ x: r.x, cell: r.cell, own: owns.indexOf(r.own), block: owns.length + blocks.indexOf(r.block) })) // prettier-ignore
+  const reports = told.map((r) => ({
+    x: r.x,
+    cell: r.cell,
+    own: owns.indexOf(r.own),
+    block: owns.length + blocks.indexOf(r.block),
+  }))
   const sharing = new Float64Array(shared * shared)
   const design = new Float64Array(shared * columns)
   for (const { own, block, x } of reports)
@@ -90,7 +96,11 @@ function clustersOf(reports: readonly FactorReport[], columns: number): Cluster[
     // A block where all reports are open at one end, or with one report only, leaves every effect free.
     const told = here.filter((r) => {
       const block = here.filter((o) => o.block === r.block)
-      return block.length > 1 && block.some((o) => Number.isFinite(o.cell.lower)) && block.some((o) => Number.isFinite(o.cell.upper)) // prettier-ignore
+      return (
+        block.length > 1 &&
+        block.some((o) => Number.isFinite(o.cell.lower)) &&
+        block.some((o) => Number.isFinite(o.cell.upper))
+      )
     })
     return told.length === 0 ? [] : [clusterOf(told, columns)]
   })
@@ -174,11 +184,12 @@ function levelGiven(cell: LevelCell, mean: number, sd: number, random: SeededRan
 }
 
 /**
- * Effects of what was set on the level, within marks: level = s(mark, block) + x·β + u(mark, own) + e(report), s free, so that
- * neither distance nor ground nor the day can be taken for an effect; u and e normal with ln σd ~ N(ln 4, 1) of a difference and
- * the share of u even on 0 to 1, as in the paired likelihood; β normal with 40 dB. Reports are intervals: levels are drawn
- * inside them (Tanner and Wong 1987), effects jointly with the marks' levels and the links' own effects integrated out, the
- * spreads by a random walk (Metropolis within Gibbs). Seeded, so that the same log gives the same draws.
+ * Effects of what was set on the level, within marks: level = s(mark, block) + x·β + u(mark, own) +
+ * e(report), s free, so that neither distance nor ground nor the day can be taken for an effect; u and e
+ * normal with ln σd ~ N(ln 4, 1) of a difference and the share of u even on 0 to 1, as in the paired
+ * likelihood; β normal with 40 dB. Reports are intervals: levels are drawn inside them (Tanner and Wong
+ * 1987), effects jointly with the marks' levels and the links' own effects integrated out, the spreads by a
+ * random walk (Metropolis within Gibbs). Seeded, so that the same log gives the same draws.
  * @param reports evened, dB
  * @param columns number of columns of x
  * @returns null below four marks that tell anything
@@ -225,7 +236,14 @@ export function factorEffects(
     const density = (call: number, own: number) => {
       const spread = Math.sqrt(2 * call * call + 2 * own * own)
       const share = (2 * own * own) / (spread * spread)
-      return -nErrors * Math.log(call) - errors / (2 * call * call) - nOwns * Math.log(own) - owns / (2 * own * own) - 0.5 * (Math.log(spread) - PRIOR_LOG_SPREAD) ** 2 + Math.log(share * (1 - share)) // prettier-ignore
+      return (
+        -nErrors * Math.log(call) -
+        errors / (2 * call * call) -
+        nOwns * Math.log(own) -
+        owns / (2 * own * own) -
+        0.5 * (Math.log(spread) - PRIOR_LOG_SPREAD) ** 2 +
+        Math.log(share * (1 - share))
+      )
     }
     for (let t = 0; t < 3; t++) {
       const call = callDb * Math.exp(0.12 * random.normal())
@@ -238,7 +256,11 @@ export function factorEffects(
       spreads.push([callDb, ownDb])
     }
   }
-  const median = (list: number[]) => sortedQuantile(list.sort((a, b) => a - b), 0.5) // prettier-ignore
+  const median = (list: number[]) =>
+    sortedQuantile(
+      list.sort((a, b) => a - b),
+      0.5,
+    )
   return {
     effects: Array.from({ length: columns }, (_, j) => effectOf(draws.map((d) => d[j]!))),
     draws,
@@ -260,7 +282,10 @@ export function effectOf(draws: readonly number[]): FactorEffect {
   }
 }
 
-/** A draw of the effects, all that marks share integrated out: V⁻¹ = (I - U M⁻¹ U')/σe² with M as {@link factorOf} has it. */
+/**
+ * A draw of the effects, all that marks share integrated out: V⁻¹ = (I - U M⁻¹ U')/σe² with M as {@link
+ * factorOf} has it.
+ */
 function drawEffects(
   clusters: readonly Cluster[],
   factors: readonly Float64Array[],

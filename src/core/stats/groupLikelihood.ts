@@ -94,7 +94,8 @@ export function tableGroupLikelihood(
   // A's chances are read at s + δ for every δ wanted, so its table is longer.
   const ofB = chancesOf(group.b, spreadDb, first, stepDb, levels)
   const ofA = chancesOf(group.a, spreadDb, first + fromDb, stepDb, levels + n)
-  // Differences are read between steps, so these are fine; over levels the trapezoid rule is exact with far longer ones.
+  // Differences are read between steps, so these are fine; over levels the trapezoid rule is exact with far
+  // longer ones.
   const stride = Math.max(1, Math.floor(spreadDb / 1.5 / stepDb))
   return lazyTable(fromDb, stepDb, n, (values, start, end) => {
     for (let i = start; i < end; i++) {

@@ -7,8 +7,8 @@ export type HeardOrNot =
   { link: number; heard: true; lower: number; upper: number } | { link: number; heard: false }
 
 /**
- * The level at which half of the calls are heard, and how soft that edge is: its own width, and how well it is known, by the
- * curvature of the likelihood, put together.
+ * The level at which half of the calls are heard, and how soft that edge is: its own width, and how well it
+ * is known, by the curvature of the likelihood, put together.
  */
 export interface HearingThreshold {
   thresholdDb: number
@@ -46,7 +46,8 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
   const last = Math.max(...heard.map((r) => r.upper)) + 15
   const levels = Math.ceil((last - first) / GRID_STEP) + 1
 
-  // Steps are few and marks are many: what a step says at each level is worked out once for a link, and kept while it stays.
+  // Steps are few and marks are many: what a step says at each level is worked out once for a link, and kept
+  // while it stays.
   const said = new Map<number, { offset: number; spread: number; chances: Float64Array }>()
   const cost = (x: readonly number[]): number => {
     const [threshold, logSoft, logSpread] = [x[0]!, x[1]!, x[2]!]
@@ -92,7 +93,9 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
       said.set(key, { offset, spread, chances })
       return chances
     }
-    const heardAt = steps.map((s) => Math.log(normalCdf(((s.lower + s.upper) / 2 - threshold) / soft) + 1e-300)) // prettier-ignore
+    const heardAt = steps.map((s) =>
+      Math.log(normalCdf(((s.lower + s.upper) / 2 - threshold) / soft) + 1e-300),
+    )
     for (const { mark, reports, tried, times } of useful) {
       let [from, to] = [0, levels - 1]
       for (const { k, step } of reports) {

@@ -25,10 +25,10 @@ function logT({ mean, l }: Proposal, x: readonly number[]): number {
 }
 
 /**
- * Draws from a density known up to a factor, by importance sampling in rounds: proposals from a multivariate t about the mode, then
- * from those about the mean and spread that all so far had by their weights, so that a posterior that leans to one side is covered.
- * All are weighed by the density over the mixture of all that was proposed from (Cornuet and others 2012), and resampled evenly
- * (Rubin 1988). Seeded.
+ * Draws from a density known up to a factor, by importance sampling in rounds: proposals from a multivariate
+ * t about the mode, then from those about the mean and spread that all so far had by their weights, so that a
+ * posterior that leans to one side is covered. All are weighed by the density over the mixture of all that
+ * was proposed from (Cornuet and others 2012), and resampled evenly (Rubin 1988). Seeded.
  * @param logDensity up to a constant
  * @param mode where it is largest
  * @param covariance inverse of its curvature there

@@ -73,7 +73,9 @@ function firstGuess(data: readonly IntervalObservation[], p: number): { beta: nu
     if (Number.isFinite(d.lower) && Number.isFinite(d.upper)) return (d.lower + d.upper) / 2
     return Number.isFinite(d.lower) ? d.lower + width / 2 : d.upper - width / 2
   })
-  const xtx = Array.from({ length: p }, (_, i) => Array.from({ length: p }, (_, j) => data.reduce((s, d) => s + d.x[i]! * d.x[j]!, 0))) // prettier-ignore
+  const xtx = Array.from({ length: p }, (_, i) =>
+    Array.from({ length: p }, (_, j) => data.reduce((s, d) => s + d.x[i]! * d.x[j]!, 0)),
+  )
   const xty = Array.from({ length: p }, (_, i) => data.reduce((s, d, k) => s + d.x[i]! * y[k]!, 0))
   const beta = solveSpd(xtx, [xty])?.[0] ?? new Array<number>(p).fill(0)
   const rest = data.reduce((s, d, k) => s + (y[k]! - d.x.reduce((t, v, i) => t + v * beta[i]!, 0)) ** 2, 0)
@@ -82,11 +84,13 @@ function firstGuess(data: readonly IntervalObservation[], p: number): { beta: nu
 
 /**
  * Regression of a normal quantity known only to lie in intervals, by maximum likelihood (Newton's method with halved
- * steps): left, right and interval censoring as in Tobin (1958) and Kalbfleisch and Prentice, The Statistical Analysis of
- * Failure Time Data. Checked against R's survival::survreg in the tests.
- * @param data at least one observation more than there are regressors; open at both ends it says nothing and is passed over
+ * steps): left, right and interval censoring as in Tobin (1958) and Kalbfleisch and Prentice, The Statistical
+ * Analysis of Failure Time Data. Checked against R's survival::survreg in the tests.
+ * @param data at least one observation more than there are regressors; open at both ends it says nothing and
+ *   is passed over
  * @returns null where the regressors are not independent, or where nothing bounds the spread
- * @example intervalRegression([{ x: [1], lower: 2, upper: 4 }, { x: [1], lower: 5, upper: 7 }, { x: [1], lower: 3, upper: Infinity }])
+ * @example intervalRegression([{ x: [1], lower: 2, upper: 4 }, { x: [1], lower: 5, upper: 7 }, { x: [1],
+ *   lower: 3, upper: Infinity }])
  */
 export function intervalRegression(data: readonly IntervalObservation[]): IntervalRegression | null {
   const used = data.filter((d) => Number.isFinite(d.lower) || Number.isFinite(d.upper))

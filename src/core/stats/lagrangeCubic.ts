@@ -1,6 +1,9 @@
 type Four = readonly [number, number, number, number]
 
-/** What each of four values counts in the cubic through them, read at x (Lagrange). @param at their places, all different */
+/**
+ * What each of four values counts in the cubic through them, read at x (Lagrange).
+ * @param at their places, all different
+ */
 export function lagrangeCubic(at: Four, x: number): Four {
   const [a, b, c, d] = at
   const [ta, tb, tc, td] = [x - a, x - b, x - c, x - d]

@@ -18,12 +18,20 @@ describe('a table that is worked out where it is read', () => {
     expect(readBetween(table, 1e9)).toBeCloseTo(99 * 99, 1)
     // Between two stretches both are needed; the last is cut at the table's end.
     readBetween(table, 2 * STRETCH - 0.5)
-    expect(asked).toEqual([[16, 32], [0, 16], [96, 100], [32, 48]]) // prettier-ignore
+    expect(asked).toEqual([
+      [16, 32],
+      [0, 16],
+      [96, 100],
+      [32, 48],
+    ])
   })
 
   it('gives the likelihood of a group wherever it is read first, by brute force over the level', () => {
     // A twice not heard and then heard, against B heard once: no closed form.
-    const group = { a: [notHeardCell(-20, 2), notHeardCell(-20, 2), stepCell(-24, -18)], b: [stepCell(-12, -6)] } // prettier-ignore
+    const group = {
+      a: [notHeardCell(-20, 2), notHeardCell(-20, 2), stepCell(-24, -18)],
+      b: [stepCell(-12, -6)],
+    }
     const sd = 2.4
     const soft = Math.hypot(sd, 2)
     const brute = (delta: number) => {

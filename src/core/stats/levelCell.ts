@@ -6,8 +6,9 @@
  *
  * - heard, with no strength given: upper is Infinity, lower the threshold of hearing
  *
- * `softDb` is the standard deviation of the edge itself: nought for a meter's step, the width of the hearing threshold for
- * "not heard" and for "heard" alone. It belongs to the upper edge, and to the lower one only where the cell is open above.
+ * `softDb` is the standard deviation of the edge itself: nought for a meter's step, the width of the hearing
+ * threshold for "not heard" and for "heard" alone. It belongs to the upper edge, and to the lower one only
+ * where the cell is open above.
  */
 export interface LevelCell {
   lower: number

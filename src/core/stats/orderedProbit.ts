@@ -23,9 +23,10 @@ const FEWEST = 8
 const NODES = Array.from({ length: 25 }, (_, i) => (i - 12) * 0.35)
 
 /**
- * Cumulative probit with an effect of each mark, integrated out by the trapezoid rule (McCullagh 1980; random intercepts): a
- * report's hidden value is mark + link + e, e standard normal, cut at points that are fitted; weak priors ln σ ~ N(ln 2, 0.7) on
- * the marks' spread and N(0, 5) on the difference. What it says is quoted in steps, never in dB.
+ * Cumulative probit with an effect of each mark, integrated out by the trapezoid rule (McCullagh 1980; random
+ * intercepts): a report's hidden value is mark + link + e, e standard normal, cut at points that are fitted;
+ * weak priors ln σ ~ N(ln 2, 0.7) on the marks' spread and N(0, 5) on the difference. What it says is quoted
+ * in steps, never in dB.
  * @param levels number of places on the scale, 3 or more
  * @returns null below eight marks with both links, or where all reports are the same
  */
@@ -60,7 +61,11 @@ export function orderedProbit(marks: readonly OrderedMark[], levels: number): Or
     return -log
   }
   const start = [0, Math.log(2), -1.5, ...Array.from({ length: cuts - 1 }, () => 0)]
-  const found = descend(cost, start, start.map(() => 0.5)) // prettier-ignore
+  const found = descend(
+    cost,
+    start,
+    start.map(() => 0.5),
+  )
   const { covariance } = found
   if (!covariance) return null
   // An ordinary step is the mean distance of the cut points between which reports lie.

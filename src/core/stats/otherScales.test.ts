@@ -11,7 +11,8 @@ describe('orderedProbit', () => {
   const marks = a.map((v, i) => ({ a: [v], b: [b[i]!] }))
   it('agrees with the same penalised likelihood maximised by R’s optim', () => {
     const found = orderedProbit(marks, 6)!
-    // R 4, optim(method = "BFGS") on the marginal likelihood with the same nodes: 0.52535 steps, standard error 0.26171.
+    // R 4, optim(method = "BFGS") on the marginal likelihood with the same nodes: 0.52535 steps, standard
+    // error 0.26171.
     expect(found.steps).toBeCloseTo(0.52535, 2)
     // Curvature by wide differences, so to a twentieth.
     const se = (found.interval90.high! - found.interval90.low!) / (2 * 1.6448536)
@@ -20,12 +21,23 @@ describe('orderedProbit', () => {
     expect(found.marks).toBe(12)
   })
   it('turns round when the links do', () => {
-    const [one, other] = [orderedProbit(marks, 6)!, orderedProbit(marks.map((m) => ({ a: m.b, b: m.a })), 6)!] // prettier-ignore
+    const [one, other] = [
+      orderedProbit(marks, 6)!,
+      orderedProbit(
+        marks.map((m) => ({ a: m.b, b: m.a })),
+        6,
+      )!,
+    ]
     expect(other.steps).toBeCloseTo(-one.steps, 2)
   })
   it('says nothing of few marks, or where every report is the same', () => {
     expect(orderedProbit(marks.slice(0, 7), 6)).toBeNull()
-    expect(orderedProbit(marks.map(() => ({ a: [5], b: [5] })), 6)).toBeNull() // prettier-ignore
+    expect(
+      orderedProbit(
+        marks.map(() => ({ a: [5], b: [5] })),
+        6,
+      ),
+    ).toBeNull()
     expect(orderedProbit([...marks.slice(0, 7), { a: [3], b: [] }], 6)).toBeNull()
   })
 })
@@ -55,8 +67,17 @@ describe('beta-binomial', () => {
 })
 
 describe('theilSen', () => {
-  const first = [[0, 0], [1, -1], [2.5, -4], [4, -3]] // prettier-ignore
-  const second = [[0, 10], [2, 8], [3, 9]] // prettier-ignore
+  const first = [
+    [0, 0],
+    [1, -1],
+    [2.5, -4],
+    [4, -3],
+  ]
+  const second = [
+    [0, 10],
+    [2, 8],
+    [3, 9],
+  ]
   const series = [first, second].map((s) => s.map(([x, y]) => ({ x: x!, y: y! })))
   it('is the median of the slopes within series', () => {
     // R: the nine slopes are -2, -1.6, -1, -1, -0.75, -0.667, -0.333, 0.667, 1.
@@ -78,9 +99,10 @@ describe('strangersDifference', () => {
   /** S-units by each step that a stranger's meter may have. */
   const said = (a: number, b: number): StrangersPair =>
     [3, 4.5, 6].map((step) => {
-      const cell = (u: number) => (u < 0 ? notHeardCell(-8.5 * step, 3) : stepCell((u - 9.5) * step, (u - 8.5) * step))
+      const cell = (u: number) =>
+        u < 0 ? notHeardCell(-8.5 * step, 3) : stepCell((u - 9.5) * step, (u - 8.5) * step)
       return { a: cell(a), b: cell(b) }
-    }) // prettier-ignore
+    })
   it('is between what a step of three and of six would say', () => {
     const found = strangersDifference([
       said(7, 5),

@@ -37,8 +37,9 @@ export interface PairedDifference {
 }
 
 /**
- * By how much the posterior is widened. Levels that are free and a threshold that is fitted first leave something out: without it,
- * nominal 90 % intervals held the truth in 85 to 91 of 100 simulated trials where some checks were not heard (docs/calibration.md).
+ * By how much the posterior is widened. Levels that are free and a threshold that is fitted first leave
+ * something out: without it, nominal 90 % intervals held the truth in 85 to 91 of 100 simulated trials where
+ * some checks were not heard (docs/calibration.md).
  */
 export const ALLOWANCE = 1.08
 

@@ -57,6 +57,12 @@ describe('a difference that changes with distance', () => {
     const few = trial(1, 7, 0, 5)
     expect(pairedTrend(few.marks, few.xs, 3)).toBeNull()
     const { marks } = trial(1, 12, 0, 5)
-    expect(pairedTrend(marks, marks.map(() => 1), 3)).toBeNull() // prettier-ignore
+    expect(
+      pairedTrend(
+        marks,
+        marks.map(() => 1),
+        3,
+      ),
+    ).toBeNull()
   })
 })

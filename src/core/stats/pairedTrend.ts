@@ -32,7 +32,10 @@ const STEP_DB = 0.25
 const REACH_DB = 60
 const N_CURVE = (2 * REACH_DB) / STEP_DB + 1
 
-/** Log likelihood of one mark's reports over differences from -REACH_DB in steps of STEP_DB, its spread known; by where it is read. */
+/**
+ * Log likelihood of one mark's reports over differences from -REACH_DB in steps of STEP_DB, its spread known;
+ * by where it is read.
+ */
 function curveOf(mark: PairedMark, spreadDb: number): LazyTable {
   const pair = onePair(mark.groups)
   if (pair)
@@ -54,7 +57,9 @@ function curveOf(mark: PairedMark, spreadDb: number): LazyTable {
 
 const BINS = 600
 
-/** Quantiles of weighed values, in the order asked; ps go up. Counted into bins, within which weight is spread evenly. */
+/**
+ * Quantiles of weighed values, in the order asked; ps go up. Counted into bins, within which weight is spread evenly.
+ */
 function quantilesOf(values: Float64Array, weights: Float64Array, ps: readonly number[]): number[] {
   const low = values.reduce((m, v) => Math.min(m, v), Infinity)
   const width = (values.reduce((m, v) => Math.max(m, v), -Infinity) - low) / BINS
@@ -75,9 +80,9 @@ function quantilesOf(values: Float64Array, weights: Float64Array, ps: readonly n
 
 /**
  * The difference between two links as a line over x, by the paired interval likelihood with the mark's level free, the
- * spread held at its posterior median: flat over the difference at the middle of the marks, the slope about nought with a
- * standard deviation of 15 dB. A crossing is told only where the 90 % band lies on one side of nought at the nearest mark and
- * on the other at the farthest.
+ * spread held at its posterior median: flat over the difference at the middle of the marks, the slope about
+ * nought with a standard deviation of 15 dB. A crossing is told only where the 90 % band lies on one side of
+ * nought at the nearest mark and on the other at the farthest.
  * @param marks reports already evened, dB
  * @param xs x of each mark, such as lg distance
  * @param spreadDb spread of the difference at a mark, above nought
@@ -114,15 +119,20 @@ export function pairedTrend(
   const error = (spreadDb + 3) / Math.sqrt(telling.length)
   let [level, slope] = [0, 0]
   for (const step of [8, 4, 2, 1, 0.5])
-    for (let moved = true; moved; ) {
+    for (let moved = true; moved;) {
       moved = false
-      for (const [dl, ds] of [[step, 0], [-step, 0], [0, step / spreadX], [0, -step / spreadX]] as const)
+      for (const [dl, ds] of [
+        [step, 0],
+        [-step, 0],
+        [0, step / spreadX],
+        [0, -step / spreadX],
+      ] as const)
         if (log(level + dl, slope + ds) > log(level, slope) + 1e-9) {
           level += dl
           slope += ds
           moved = true
         }
-    } // prettier-ignore
+    }
   const halfLevel = 6 * error
   const halfSlope = (6 * error) / spreadX
   const top = log(level, slope)
@@ -141,7 +151,11 @@ export function pairedTrend(
     kept.push([l, s, w])
     todo.push([i - 1, k], [i + 1, k], [i, k - 1], [i, k + 1])
   }
-  const [levels, slopes, weights] = [0, 1, 2].map((i) => Float64Array.from(kept, (c) => c[i]!)) as [Float64Array, Float64Array, Float64Array] // prettier-ignore
+  const [levels, slopes, weights] = [0, 1, 2].map((i) => Float64Array.from(kept, (c) => c[i]!)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ]
   const at = (x: number) => levels.map((l, i) => l + slopes[i]! * (x - middle))
   const band = Array.from({ length: BAND }, (_, i) => {
     const x = first + ((last - first) * i) / (BAND - 1)
@@ -150,7 +164,11 @@ export function pairedTrend(
   })
   const [near, far] = [band[0]!, band[BAND - 1]!]
   const changes = (near.high < 0 && far.low > 0) || (near.low > 0 && far.high < 0)
-  const [low95, low90, slope50, high90, high95] = quantilesOf(slopes, weights, [0.025, 0.05, 0.5, 0.95, 0.975]) as [number, number, number, number, number] // prettier-ignore
+  const [low95, low90, slope50, high90, high95] = quantilesOf(
+    slopes,
+    weights,
+    [0.025, 0.05, 0.5, 0.95, 0.975],
+  ) as [number, number, number, number, number]
   // Where lines meet nought; those of nearly level ones lie far out and would stretch bins.
   const zeros = changes
     ? kept.flatMap(([l, s, weight]) => (s === 0 ? [] : [{ value: middle - l / s, weight }]))

@@ -1,4 +1,7 @@
-/** The value nearest to a share of a sorted list, nought to one; not interpolated. @param sorted ascending, not empty */
+/**
+ * The value nearest to a share of a sorted list, nought to one; not interpolated.
+ * @param sorted ascending, not empty
+ */
 export function sortedQuantile(sorted: readonly number[], p: number): number {
   return sorted[Math.round(p * (sorted.length - 1))]!
 }

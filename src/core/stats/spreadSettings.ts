@@ -56,14 +56,24 @@ export function closedForm(pairs: readonly { a: LevelCell; b: LevelCell }[]): Sp
   }))
 }
 
-/** What a group's likelihood goes by: its reports counted from the lowest edge, since its own level is free, in any order. */
+/**
+ * What a group's likelihood goes by: its reports counted from the lowest edge, since its own level is free,
+ * in any order.
+ */
 function kindOfGroup({ a, b }: ReportGroup): string {
   let lowest = Infinity
   for (const c of [...a, ...b])
-    lowest = Math.min(lowest, Number.isFinite(c.lower) ? c.lower : Infinity, Number.isFinite(c.upper) ? c.upper : Infinity) // prettier-ignore
+    lowest = Math.min(
+      lowest,
+      Number.isFinite(c.lower) ? c.lower : Infinity,
+      Number.isFinite(c.upper) ? c.upper : Infinity,
+    )
   const edge = (v: number) => (Number.isFinite(v) ? Math.round((v - lowest) * 1e6) : v)
   const words = (cells: readonly LevelCell[]) =>
-    cells.map((c) => `${edge(c.lower)} ${edge(c.upper)} ${c.softDb}`).sort().join(';') // prettier-ignore
+    cells
+      .map((c) => `${edge(c.lower)} ${edge(c.upper)} ${c.softDb}`)
+      .sort()
+      .join(';')
   return `${words(a)}|${words(b)}`
 }
 
@@ -136,7 +146,11 @@ export function integrated(
           ...(f < effects.length - 1 ? [e * effects.length + f + 1] : []),
         ],
         logLikelihood: (deltas) => {
-          tables ??= tablesOf(kinds.map((k) => k.item), error, reachDb) // prettier-ignore
+          tables ??= tablesOf(
+            kinds.map((k) => k.item),
+            error,
+            reachDb,
+          )
           const log = new Float64Array(deltas.length)
           kinds.forEach(({ times }, k) => {
             for (let i = 0; i < deltas.length; i++)
@@ -154,9 +168,9 @@ export function integrated(
 const EVERY_LOG_SPREAD = 0.2
 
 /**
- * Log likelihood of marks with one report of each link under any spread: worked out at every fifth of a log unit of the spread, and
- * read between by cubics, since the settings' spreads lie much closer together. The same array of differences is not gone through
- * again.
+ * Log likelihood of marks with one report of each link under any spread: worked out at every fifth of a log
+ * unit of the spread, and read between by cubics, since the settings' spreads lie much closer together. The
+ * same array of differences is not gone through again.
  */
 function acrossSpreads(pairs: readonly { item: { a: LevelCell; b: LevelCell }; times: number }[]) {
   const known = new WeakMap<Float64Array, Map<number, Float64Array>>()
@@ -176,7 +190,12 @@ function acrossSpreads(pairs: readonly { item: { a: LevelCell; b: LevelCell }; t
   return (deltas: Float64Array, spread: number): Float64Array => {
     const x = Math.log(spread) / EVERY_LOG_SPREAD
     const k = Math.floor(x)
-    const [a, b, c, d] = [k - 1, k, k + 1, k + 2].map((step) => rowAt(deltas, step)) as [Float64Array, Float64Array, Float64Array, Float64Array] // prettier-ignore
+    const [a, b, c, d] = [k - 1, k, k + 1, k + 2].map((step) => rowAt(deltas, step)) as [
+      Float64Array,
+      Float64Array,
+      Float64Array,
+      Float64Array,
+    ]
     const [wa, wb, wc, wd] = lagrangeCubic([-1, 0, 1, 2], x - k)
     return deltas.map((_, i) => wa * a[i]! + wb * b[i]! + wc * c[i]! + wd * d[i]!)
   }

@@ -19,8 +19,8 @@ export interface StrangersDifference {
 const REACH_DB = 60
 
 /**
- * The difference between two links from other stations' reports, A - B in dB: the paired interval likelihood with each station
- * as a mark, its meter's step integrated over for that station by itself.
+ * The difference between two links from other stations' reports, A - B in dB: the paired interval likelihood
+ * with each station as a mark, its meter's step integrated over for that station by itself.
  * @param stations each with the same reports read by every step in turn
  * @returns null below four stations that tell anything
  */

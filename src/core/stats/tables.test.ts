@@ -6,7 +6,13 @@ import { pairLikelihood } from './pairLikelihood'
 import { quickMeanExcess } from './quickMeanExcess'
 
 describe('tabled chances', () => {
-  const cells: LevelCell[] = [stepCell(-3, 3), stepCell(5, 15), notHeardCell(-20, 2.5), heardCell(-20, 2.5), { lower: 40, upper: Infinity, softDb: 0, notHeard: false }] // prettier-ignore
+  const cells: LevelCell[] = [
+    stepCell(-3, 3),
+    stepCell(5, 15),
+    notHeardCell(-20, 2.5),
+    heardCell(-20, 2.5),
+    { lower: 40, upper: Infinity, softDb: 0, notHeard: false },
+  ]
   it('are the normal’s own within 6e-5', () => {
     const tableOf = chanceTables()
     for (const cell of cells)
@@ -17,7 +23,9 @@ describe('tabled chances', () => {
           const level = -60 + 0.7 * i
           const soft = Math.hypot(sd, cell.softDb)
           const high = Number.isFinite(cell.upper) ? normalCdf((cell.upper - level) / soft) : 1
-          const low = Number.isFinite(cell.lower) ? normalCdf((cell.lower - level) / (Number.isFinite(cell.upper) ? sd : soft)) : 0 // prettier-ignore
+          const low = Number.isFinite(cell.lower)
+            ? normalCdf((cell.lower - level) / (Number.isFinite(cell.upper) ? sd : soft))
+            : 0
           expect(Math.abs(got - (high - low))).toBeLessThan(6e-5)
         })
       }
@@ -44,10 +52,14 @@ describe('heard, with no strength given', () => {
       // Second computation: plain sums over the mark's level, each end's error of 4/√2 dB.
       const sd = 4 / Math.SQRT2
       for (let s = -80; s < 60; s += 0.1)
-        sum += normalCdf((s + delta + 20) / Math.hypot(sd, 3)) * (normalCdf((-9 - s) / sd) - normalCdf((-15 - s) / sd)) * 0.1 // prettier-ignore
+        sum +=
+          normalCdf((s + delta + 20) / Math.hypot(sd, 3)) *
+          (normalCdf((-9 - s) / sd) - normalCdf((-15 - s) / sd)) *
+          0.1
       return sum
     }
     const ratio = pairLikelihood(a, b, 0, 4) / of(0)
-    for (const delta of [-20, -8, 5, 15]) expect(pairLikelihood(a, b, delta, 4) / of(delta) / ratio).toBeCloseTo(1, 3) // prettier-ignore
+    for (const delta of [-20, -8, 5, 15])
+      expect(pairLikelihood(a, b, delta, 4) / of(delta) / ratio).toBeCloseTo(1, 3)
   })
 })

@@ -10,9 +10,9 @@ export interface TheilSen {
 }
 
 /**
- * The slope that several series have in common, each with a level of its own: the median of the slopes between all pairs of
- * points of the same series (Theil 1950, Sen 1968), with the interval by the ranks of Kendall's S, its variance summed over the
- * series (Hirsch, Slack and Smith 1982).
+ * The slope that several series have in common, each with a level of its own: the median of the slopes
+ * between all pairs of points of the same series (Theil 1950, Sen 1968), with the interval by the ranks of
+ * Kendall's S, its variance summed over the series (Hirsch, Slack and Smith 1982).
  * @param series points with x and y; points of one series at the same x tell nothing
  * @param confidence of the interval, 0.9 by default
  * @returns null below six pairs

@@ -10,7 +10,9 @@ export interface UniformRandom {
   shuffled<T>(list: readonly T[]): T[]
 }
 
-/** Spreads a seed over all 32 bits (the finaliser of MurmurHash3), so that neighbouring seeds have nothing in common. */
+/**
+ * Spreads a seed over all 32 bits (the finaliser of MurmurHash3), so that neighbouring seeds have nothing in common.
+ */
 function scrambled(seed: number): number {
   let h = (seed | 0) + 0x9e3779b9
   h = Math.imul(h ^ (h >>> 16), 0x85ebca6b)
@@ -22,8 +24,8 @@ function scrambled(seed: number): number {
 const WARM_UP = 24
 
 /**
- * Even random numbers that are the same for the same seed on every machine. Draws and shuffles need no more, and the field
- * screen ships nothing more.
+ * Even random numbers that are the same for the same seed on every machine. Draws and shuffles need no more,
+ * and the field screen ships nothing more.
  * @param seed whole number
  */
 export function uniformRandom(seed: number): UniformRandom {

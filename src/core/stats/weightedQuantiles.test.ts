@@ -4,7 +4,11 @@ import { weightedQuantiles } from './weightedQuantiles'
 
 describe('weighted quantiles', () => {
   it('are the first values whose weight with all below reaches the share, whatever order they come in', () => {
-    const values = [{ value: 3, weight: 1 }, { value: 1, weight: 2 }, { value: 2, weight: 1 }] // prettier-ignore
+    const values = [
+      { value: 3, weight: 1 },
+      { value: 1, weight: 2 },
+      { value: 2, weight: 1 },
+    ]
     expect(weightedQuantiles(values, [0.1, 0.5, 0.75, 0.76, 1])).toEqual([1, 1, 2, 3, 3])
     expect(values[0]!.value).toBe(3)
   })

@@ -4,7 +4,10 @@ export interface Weighted {
   weight: number
 }
 
-/** Quantiles of weighted values: the first whose weight together with all below reaches each share. @param ps going up, 0 to 1 */
+/**
+ * Quantiles of weighted values: the first whose weight together with all below reaches each share.
+ * @param ps going up, 0 to 1
+ */
 export function weightedQuantiles(values: readonly Weighted[], ps: readonly number[]): number[] {
   const sorted = [...values].sort((a, b) => a.value - b.value)
   const total = sorted.reduce((sum, v) => sum + v.weight, 0)

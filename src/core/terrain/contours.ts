@@ -15,8 +15,8 @@ export function contourStepM(rangeM: number): number {
 }
 
 /**
- * Contour lines by marching squares, each cell of four heights on its own; a saddle is told by its mean. Where a height is
- * not known there is no line.
+ * Contour lines by marching squares, each cell of four heights on its own; a saddle is told by its mean.
+ * Where a height is not known there is no line.
  * @param stepM height between lines, above 0; the shore, half a metre, is one of them
  */
 export function contourLines(grid: HeightGrid, stepM: number): Contour[] {
@@ -78,20 +78,42 @@ function push(line: Line, x1: number, y1: number, x2: number, y2: number): void 
 }
 
 /** The lines of one level through one square: a b over e d. */
-function cross(line: Line, level: number, a: number, b: number, d: number, e: number, x: number, y: number): void {
+function cross(
+  line: Line,
+  level: number,
+  a: number,
+  b: number,
+  d: number,
+  e: number,
+  x: number,
+  y: number,
+): void {
   const code = (a >= level ? 8 : 0) | (b >= level ? 4 : 0) | (d >= level ? 2 : 0) | (e >= level ? 1 : 0)
   const top = x + (level - a) / (b - a)
   const right = y + (level - b) / (d - b)
   const bottom = x + (level - e) / (d - e)
   const left = y + (level - a) / (e - a)
   switch (code) {
-    case 1: case 14: return push(line, x, left, bottom, y + 1)
-    case 2: case 13: return push(line, bottom, y + 1, x + 1, right)
-    case 3: case 12: return push(line, x, left, x + 1, right)
-    case 4: case 11: return push(line, top, y, x + 1, right)
-    case 6: case 9: return push(line, top, y, bottom, y + 1)
-    case 7: case 8: return push(line, x, left, top, y)
-    case 5: case 10: {
+    case 1:
+    case 14:
+      return push(line, x, left, bottom, y + 1)
+    case 2:
+    case 13:
+      return push(line, bottom, y + 1, x + 1, right)
+    case 3:
+    case 12:
+      return push(line, x, left, x + 1, right)
+    case 4:
+    case 11:
+      return push(line, top, y, x + 1, right)
+    case 6:
+    case 9:
+      return push(line, top, y, bottom, y + 1)
+    case 7:
+    case 8:
+      return push(line, x, left, top, y)
+    case 5:
+    case 10: {
       const joined = (a + b + d + e) / 4 >= level
       if ((code === 5) === joined) {
         push(line, x, left, top, y)
@@ -102,4 +124,4 @@ function cross(line: Line, level: number, a: number, b: number, d: number, e: nu
       }
     }
   }
-} // prettier-ignore
+}

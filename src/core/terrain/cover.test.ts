@@ -31,13 +31,28 @@ describe('areas', () => {
     expect(coverAt(cover, { lat: 46, lon: -29.92 })).toBeNull()
   })
   it('are stood for by places inside them, even where they are slender or tiny', () => {
-    const slender: Rings = [[[-30, 47], [-29.9, 47.001], [-29.9, 47.002], [-30, 47.001], [-30, 47]]] // prettier-ignore
+    const slender: Rings = [
+      [
+        [-30, 47],
+        [-29.9, 47.001],
+        [-29.9, 47.002],
+        [-30, 47.001],
+        [-30, 47],
+      ],
+    ]
     for (const rings of [ringed, slender]) {
       const places = placesInArea(rings, 100)
       expect(places.length).toBeGreaterThanOrEqual(50)
       expect(places.every((p) => inArea(rings, p))).toBe(true)
     }
-    const speck: Rings = [[[-30, 47], [-29.999999999, 47], [-29.999999999, 47.000000001], [-30, 47]]] // prettier-ignore
+    const speck: Rings = [
+      [
+        [-30, 47],
+        [-29.999999999, 47],
+        [-29.999999999, 47.000000001],
+        [-30, 47],
+      ],
+    ]
     expect(placesInArea(speck, 100).length).toBeGreaterThan(0)
   })
 })
@@ -60,7 +75,8 @@ describe('woodDepthM', () => {
     expect(woodDepthM(flat, trees(0, 10, 15), 40, 40)).toBe(0)
   })
   it('from a mast down to a handheld in a wood counts the last stretch under the tops', () => {
-    // The ray falls from 101.5 m to 1.5 m over 10 km, 10 m a km; it is below 15 m tops for the last 1.35 km, less the bulge.
+    // The ray falls from 101.5 m to 1.5 m over 10 km, 10 m a km; it is below 15 m tops for the last 1.35 km,
+    // less the bulge.
     const depth = woodDepthM(
       profile(() => 0),
       trees(5, 10, 15),

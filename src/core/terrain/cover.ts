@@ -14,7 +14,10 @@ export const COVER_HEIGHT_M: Record<CoverKind, number> = {
   wood: 15,
 }
 
-/** Corners as GeoJSON has them: [longitude, latitude], first and last the same; the first ring is the outline, others are holes. */
+/**
+ * Corners as GeoJSON has them: [longitude, latitude], first and last the same; the first ring is the outline,
+ * others are holes.
+ */
 export type Rings = [number, number][][]
 
 export interface CoverArea {

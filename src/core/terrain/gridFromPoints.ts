@@ -111,7 +111,13 @@ export function readHeightPoints(text: string): Outcome<HeightPoint[]> {
     const [lat, lon, heightM] = numbers
     const where = `line ${i + 1}`
     if (numbers.length !== 3 || numbers.some(Number.isNaN))
-      return bad(problem('point', where, `"${line.slice(0, 60)}" is no height. Write latitude, longitude and metres: 47.3 -29.55 120`)) // prettier-ignore
+      return bad(
+        problem(
+          'point',
+          where,
+          `"${line.slice(0, 60)}" is no height. Write latitude, longitude and metres: 47.3 -29.55 120`,
+        ),
+      )
     if (Math.abs(lat!) > 85 || Math.abs(lon!) > 180 || heightM! < -500 || heightM! > 9000)
       return bad(problem('point', where, `"${line.slice(0, 60)}" is no place or no height on the earth.`))
     points.push({ lat: lat!, lon: lon!, heightM: heightM! })

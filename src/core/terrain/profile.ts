@@ -99,7 +99,9 @@ export type Clearance = 'clear' | 'grazing' | 'shadowed'
 /** How a path clears the ground. */
 export interface PathClearance {
   kind: Clearance
-  /** By how much the ground with the earth's bulge stands over the sight line where it rules, m; below 0 it is under it. */
+  /**
+   * By how much the ground with the earth's bulge stands over the sight line where it rules, m; below 0 it is under it.
+   */
   overM: number
   /** Where that is, km from the near end. */
   atKm: number
@@ -138,9 +140,9 @@ export function pathClearance(
 }
 
 /**
- * Least height of the near antenna that clears 0.6 of the first Fresnel zone over the profile, m over its ground: max over
- * i of (h_i + bulge + 0.6 F1 - h_rs d_i/d) d/(d - d_i) less the ground. In the far half no more is asked than the far
- * antenna stands over its own ground, else an antenna at 1.5 m asks for a mast of 300 m.
+ * Least height of the near antenna that clears 0.6 of the first Fresnel zone over the profile, m over its
+ * ground: max over i of (h_i + bulge + 0.6 F1 - h_rs d_i/d) d/(d - d_i) less the ground. In the far half no
+ * more is asked than the far antenna stands over its own ground, else an antenna at 1.5 m asks for a mast of 300 m.
  */
 export function clearingHeightM(profile: Profile, farM: number, frequencyMHz: number, k = USUAL_K): number {
   const { distancesKm: D, heightsM: H } = profile
@@ -162,7 +164,8 @@ export function clearingHeightM(profile: Profile, farM: number, frequencyMHz: nu
 const [LOWEST_MAST_M, HIGHEST_MAST_M] = [0.5, 200]
 
 /**
- * Least height of the near antenna at which diffraction costs no more than so many dB; null where no mast brings it there.
+ * Least height of the near antenna at which diffraction costs no more than so many dB; null where no mast
+ * brings it there.
  * @param lossDb the usual 6 dB is the ground just touching the sight line
  */
 export function mastForLoss(

@@ -25,9 +25,17 @@ export function readAsciiGrid(name: string, text: string): Outcome<HeightGrid> {
     const m = /^([A-Za-z_]+)\s+(\S+)$/.exec(row)
     if (!m) break
     const key = m[1]!.toLowerCase()
-    if (!KEYS.includes(key)) return bad(problem('asc-header', `${name}, line ${line}`, `"${m[1]}" is nothing that the head of an ASCII grid says.`)) // prettier-ignore
+    if (!KEYS.includes(key))
+      return bad(
+        problem(
+          'asc-header',
+          `${name}, line ${line}`,
+          `"${m[1]}" is nothing that the head of an ASCII grid says.`,
+        ),
+      )
     const value = Number(m[2])
-    if (Number.isNaN(value)) return bad(problem('asc-header', `${name}, line ${line}`, `${m[1]} must be a number, not "${m[2]}".`)) // prettier-ignore
+    if (Number.isNaN(value))
+      return bad(problem('asc-header', `${name}, line ${line}`, `${m[1]} must be a number, not "${m[2]}".`))
     header.set(key, value)
     at = end + 1
     if (end === -1) break
@@ -40,24 +48,45 @@ export function readAsciiGrid(name: string, text: string): Outcome<HeightGrid> {
   const y =
     header.get('yllcenter') ?? (header.has('yllcorner') ? header.get('yllcorner')! + stepLat / 2 : NaN)
   if (!(ncols >= 2 && nrows >= 2 && stepLon > 0 && stepLat > 0) || Number.isNaN(x) || Number.isNaN(y))
-    return bad(problem('asc-header', name, 'The head of an ASCII grid gives ncols, nrows, xllcorner, yllcorner and cellsize; one of them is missing or is not above 0.')) // prettier-ignore
+    return bad(
+      problem(
+        'asc-header',
+        name,
+        'The head of an ASCII grid gives ncols, nrows, xllcorner, yllcorner and cellsize; one of them is missing or is not above 0.',
+      ),
+    )
   if (ncols * nrows > MOST_CELLS)
-    return bad(problem('too-large', name, `It claims ${ncols} × ${nrows} cells; ${MOST_CELLS} are the most. Cut it to your ground first.`)) // prettier-ignore
+    return bad(
+      problem(
+        'too-large',
+        name,
+        `It claims ${ncols} × ${nrows} cells; ${MOST_CELLS} are the most. Cut it to your ground first.`,
+      ),
+    )
   const north = y + (nrows - 1) * stepLat
   if (Math.abs(x) > 181 || Math.abs(north) > 91)
-    return bad(problem('asc-projected', name, 'Its corner is no longitude and latitude. An ASCII grid does not say its projection: convert it to degrees (EPSG:4326), or bring it as GeoTIFF.')) // prettier-ignore
+    return bad(
+      problem(
+        'asc-projected',
+        name,
+        'Its corner is no longitude and latitude. An ASCII grid does not say its projection: convert it to degrees (EPSG:4326), or bring it as GeoTIFF.',
+      ),
+    )
   const nodata = header.get('nodata_value') ?? -9999
   const values = new Float32Array(ncols * nrows)
   let count = 0
   const number = /\S+/g
   number.lastIndex = at
   for (let m = number.exec(text); m; m = number.exec(text)) {
-    if (count >= values.length) return bad(problem('asc-values', name, `More values follow than ${ncols} × ${nrows}.`)) // prettier-ignore
+    if (count >= values.length)
+      return bad(problem('asc-values', name, `More values follow than ${ncols} × ${nrows}.`))
     const v = Number(m[0].replace(',', '.'))
-    if (Number.isNaN(v)) return bad(problem('asc-values', name, `Value ${count + 1}, "${m[0].slice(0, 20)}", is no number.`)) // prettier-ignore
+    if (Number.isNaN(v))
+      return bad(problem('asc-values', name, `Value ${count + 1}, "${m[0].slice(0, 20)}", is no number.`))
     values[count++] = v === nodata ? NaN : v
   }
-  if (count < values.length) return bad(problem('asc-values', name, `It is cut short: ${count} of ${values.length} values.`)) // prettier-ignore
+  if (count < values.length)
+    return bad(problem('asc-values', name, `It is cut short: ${count} of ${values.length} values.`))
   const { data, scaleM } = packHeights(values)
   if (data.every((v) => v === VOID))
     return bad(problem('all-void', name, 'It holds no height at all, only voids.'))

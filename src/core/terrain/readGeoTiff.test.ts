@@ -2,7 +2,10 @@ import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { heightAt, readGeoTiff, VOID } from '.'
 
-/** Cut and turned from the field's ostrey.tif by GDAL 3.6; the expected heights are what gdallocationinfo says of each file. */
+/**
+ * Cut and turned from the field's ostrey.tif by GDAL 3.6; the expected heights are what gdallocationinfo says
+ * of each file.
+ */
 const file = (name: string) => {
   const b = readFileSync(new URL(`./fixtures/${name}`, import.meta.url))
   return b.buffer.slice(b.byteOffset, b.byteOffset + b.byteLength) as ArrayBuffer
@@ -16,8 +19,8 @@ const read = async (name: string) => {
 describe('GeoTIFF of other makes', () => {
   it('UTM, floating, LZW, in strips', async () => {
     const g = await read('utm-lzw.tif')
-    // 144 cells by gdaltransform and gdallocationinfo: longitude, latitude, 0, height. It is interpolated once more here,
-    // which rounds the tops; half a cell off would leave a metre and more in the mean.
+    // 144 cells by gdaltransform and gdallocationinfo: longitude, latitude, 0, height. It is interpolated
+    // once more here, which rounds the tops; half a cell off would leave a metre and more in the mean.
     const rows = readFileSync(new URL('./fixtures/utm-lzw.gdal.txt', import.meta.url), 'utf8')
       .trim()
       .split('\n')

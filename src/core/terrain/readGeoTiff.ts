@@ -34,9 +34,9 @@ interface Raw {
 }
 
 /**
- * Reads a GeoTIFF of heights: tiled or stripped, 16-bit or floating, DEFLATE, LZW or none, with its nodata, in degrees or in UTM.
- * UTM is brought to degrees by bilinear interpolation at the same spacing. The header's sizes are checked before anything
- * is read.
+ * Reads a GeoTIFF of heights: tiled or stripped, 16-bit or floating, DEFLATE, LZW or none, with its nodata,
+ * in degrees or in UTM. UTM is brought to degrees by bilinear interpolation at the same spacing. The header's
+ * sizes are checked before anything is read.
  */
 export async function readGeoTiff(name: string, bytes: ArrayBuffer): Promise<Outcome<HeightGrid>> {
   const refuse = (code: string, message: string) => bad<HeightGrid>(problem(code, name, message))
@@ -47,14 +47,28 @@ export async function readGeoTiff(name: string, bytes: ArrayBuffer): Promise<Out
     const image = await tiff.getImage()
     const [width, height] = [image.getWidth(), image.getHeight()]
     if (!(width >= 2 && height >= 2) || width * height > MOST_CELLS)
-      return refuse('too-large', `It claims ${width} × ${height} cells; 2 × 2 to ${MOST_CELLS} in all can be read. Cut it to your ground first.`) // prettier-ignore
+      return refuse(
+        'too-large',
+        `It claims ${width} × ${height} cells; 2 × 2 to ${MOST_CELLS} in all can be read. Cut it to your ground first.`,
+      )
     // Nothing compresses heights a thousandfold: a header that claims so lies.
-    if (width * height > bytes.byteLength * 1000) return refuse('lies', `It claims ${width} × ${height} cells in ${bytes.byteLength} bytes; that cannot be.`) // prettier-ignore
+    if (width * height > bytes.byteLength * 1000)
+      return refuse(
+        'lies',
+        `It claims ${width} × ${height} cells in ${bytes.byteLength} bytes; that cannot be.`,
+      )
     const keys = (image.getGeoKeys() ?? {}) as Record<string, number | undefined>
     epsg = keys.ProjectedCSTypeGeoKey ?? keys.GeographicTypeGeoKey ?? 0
-    if (epsg === 32767 || epsg === 0) return refuse('projection', 'It does not say its projection. Known are degrees (EPSG:4326, 4258, 4269) and UTM (EPSG:32601 to 32660, 32701 to 32760, 25828 to 25838).') // prettier-ignore
+    if (epsg === 32767 || epsg === 0)
+      return refuse(
+        'projection',
+        'It does not say its projection. Known are degrees (EPSG:4326, 4258, 4269) and UTM (EPSG:32601 to 32660, 32701 to 32760, 25828 to 25838).',
+      )
     if (!GEOGRAPHIC.has(epsg) && utm(epsg) === null)
-      return refuse('projection', `Its projection is EPSG:${epsg}${named(keys)}, which is not known here. Known are degrees (EPSG:4326, 4258, 4269) and UTM (EPSG:32601 to 32660, 32701 to 32760, 25828 to 25838).`) // prettier-ignore
+      return refuse(
+        'projection',
+        `Its projection is EPSG:${epsg}${named(keys)}, which is not known here. Known are degrees (EPSG:4326, 4258, 4269) and UTM (EPSG:32601 to 32660, 32701 to 32760, 25828 to 25838).`,
+      )
     const [x, y] = image.getOrigin() as [number, number]
     const [rx, ry] = image.getResolution() as [number, number]
     const half = keys.GTRasterTypeGeoKey === 2 ? 0 : 0.5
@@ -68,7 +82,8 @@ export async function readGeoTiff(name: string, bytes: ArrayBuffer): Promise<Out
       `It cannot be read as a GeoTIFF: ${(e as Error).message}. It may be cut short or no GeoTIFF.`,
     )
   }
-  if (!(raw.stepX > 0 && raw.stepY > 0)) return refuse('upside-down', 'Its rows do not run from north to south; save it north up.') // prettier-ignore
+  if (!(raw.stepX > 0 && raw.stepY > 0))
+    return refuse('upside-down', 'Its rows do not run from north to south; save it north up.')
   const grid = GEOGRAPHIC.has(epsg) ? asDegrees(raw) : fromUtm(raw, utm(epsg)!)
   if (grid.data.every((v) => v === VOID)) return refuse('all-void', 'It holds no height at all, only voids.')
   return good(grid)
@@ -76,7 +91,17 @@ export async function readGeoTiff(name: string, bytes: ArrayBuffer): Promise<Out
 
 function asDegrees(raw: Raw): HeightGrid {
   const { data, scaleM } = packHeights(raw.values)
-  return { width: raw.width, height: raw.height, west: raw.x0, north: raw.y0, stepLon: raw.stepX, stepLat: raw.stepY, scaleM, data, filled: null } // prettier-ignore
+  return {
+    width: raw.width,
+    height: raw.height,
+    west: raw.x0,
+    north: raw.y0,
+    stepLon: raw.stepX,
+    stepLat: raw.stepY,
+    scaleM,
+    data,
+    filled: null,
+  }
 }
 
 function fromUtm(raw: Raw, system: string): HeightGrid {
@@ -84,7 +109,12 @@ function fromUtm(raw: Raw, system: string): HeightGrid {
   const [x1, y1] = [raw.x0 + (raw.width - 1) * raw.stepX, raw.y0 - (raw.height - 1) * raw.stepY]
   const edge = [0, 0.25, 0.5, 0.75, 1].flatMap((t) => {
     const [x, y] = [raw.x0 + t * (x1 - raw.x0), raw.y0 + t * (y1 - raw.y0)]
-    return [[x, raw.y0], [x, y1], [raw.x0, y], [x1, y]].map((p) => project.inverse(p as [number, number])) // prettier-ignore
+    return [
+      [x, raw.y0],
+      [x, y1],
+      [raw.x0, y],
+      [x1, y],
+    ].map((p) => project.inverse(p as [number, number]))
   })
   const lons = edge.map((p) => p[0]!)
   const lats = edge.map((p) => p[1]!)
@@ -115,5 +145,8 @@ function between({ width, height, values }: Raw, x: number, y: number): number {
   const r = Math.min(Math.floor(y), height - 2)
   const [fx, fy] = [x - c, y - r]
   const i = r * width + c
-  return (values[i]! * (1 - fx) + values[i + 1]! * fx) * (1 - fy) + (values[i + width]! * (1 - fx) + values[i + width + 1]! * fx) * fy // prettier-ignore
+  return (
+    (values[i]! * (1 - fx) + values[i + 1]! * fx) * (1 - fy) +
+    (values[i + width]! * (1 - fx) + values[i + width + 1]! * fx) * fy
+  )
 }

@@ -13,9 +13,9 @@ export interface Viewshed {
 }
 
 /**
- * What is in sight from an antenna, cell by cell, ring by ring outwards: each cell's least height to be seen follows from
- * the two cells nearer to the observer (Franklin 1994, Wang 2000). The earth's bulge with the ray's bend is taken off
- * each height. Only cells within the radius are looked at.
+ * What is in sight from an antenna, cell by cell, ring by ring outwards: each cell's least height to be seen
+ * follows from the two cells nearer to the observer (Franklin 1994, Wang 2000). The earth's bulge with the
+ * ray's bend is taken off each height. Only cells within the radius are looked at.
  * @param observerM over the ground, targetM over the ground of each cell, 0 or more
  * @param radiusM above 0; Infinity for the whole grid
  * @throws RangeError where the observer is outside the grid

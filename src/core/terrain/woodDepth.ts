@@ -1,8 +1,9 @@
 import { bulgeM, USUAL_K, type Profile } from '@/core/propagation'
 
 /**
- * Metres of wood that the ray goes through. The ray is the string drawn taut over the ground between the antennas, earth's
- * bulge and all: behind a hill it comes down to a low antenna, and only where it runs under the tree tops does a wood count.
+ * Metres of wood that the ray goes through. The ray is the string drawn taut over the ground between the
+ * antennas, earth's bulge and all: behind a hill it comes down to a low antenna, and only where it runs under
+ * the tree tops does a wood count.
  * @param topM height of the trees over the ground at each sample of the profile, 0 where there is no wood
  * @param nearM, farM antenna heights over the ground at the ends
  */

@@ -39,9 +39,9 @@ const median = (values: number[]): number => {
 }
 
 /**
- * Clocks that differ, noticed from checks that two devices share: each logs its own half of the same link at the same mark,
- * minutes apart at most. An offset is told where the median difference exceeds two minutes and twice its own spread (median
- * absolute deviation).
+ * Clocks that differ, noticed from checks that two devices share: each logs its own half of the same link at
+ * the same mark, minutes apart at most. An offset is told where the median difference exceeds two minutes and
+ * twice its own spread (median absolute deviation).
  */
 export function clockOffsets(log: RunLog): ClockOffset[] {
   const standing = log.checks.filter((c) => !c.voided)

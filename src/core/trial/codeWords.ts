@@ -22,8 +22,8 @@ export const CODE_WORDS: readonly string[] = (
 ).split(' ')
 
 /**
- * The five words that the sender reads out for a check, drawn by the plan's seed and the check, so that both devices know
- * them without talking. No word comes twice in one check.
+ * The five words that the sender reads out for a check, drawn by the plan's seed and the check, so that both
+ * devices know them without talking. No word comes twice in one check.
  */
 export function wordsFor(seed: number, key: CheckKey, count = 5): string[] {
   // FNV-1a over the key's text, so that neighbouring checks share nothing.

@@ -1,4 +1,7 @@
-/** What is written down of a run's conditions: its key in the log, what it is called, an example, and its name as a factor. */
+/**
+ * What is written down of a run's conditions: its key in the log, what it is called, an example, and its name
+ * as a factor.
+ */
 export const CONDITIONS = [
   { key: 'weather', label: 'Weather', example: 'dry, wind from the west', factor: 'weather' },
   { key: 'ground', label: 'Ground', example: 'wet or dry', factor: 'wetness of the ground' },

@@ -96,9 +96,24 @@ export type EntryBody =
       text: string
     }
   /** Walking on until it is lost. */
-  | { kind: 'edge'; legId: string; linkId: string; direction: Direction; what: 'last heard' | 'first lost' | 'heard again'; distanceM: number; fix: Fix | null } // prettier-ignore
+  | {
+      kind: 'edge'
+      legId: string
+      linkId: string
+      direction: Direction
+      what: 'last heard' | 'first lost' | 'heard again'
+      distanceM: number
+      fix: Fix | null
+    }
   /** A change by ear of a continuous signal; null is a no-look mark, to be named when parked. */
-  | { kind: 'state'; linkId: string; way: 'out' | 'home'; state: string | null; distanceM: number | null; fix: Fix | null } // prettier-ignore
+  | {
+      kind: 'state'
+      linkId: string
+      way: 'out' | 'home'
+      state: string | null
+      distanceM: number | null
+      fix: Fix | null
+    }
   | { kind: 'noise'; markId: string | null; text: string; note: string }
   | {
       kind: 'scan'
@@ -129,7 +144,15 @@ export type EntryBody =
   /** Checks are made by the clock, a window every so often from a moment on, because the two cannot talk. */
   | { kind: 'clock'; startsAt: string; everyS: number; on: boolean }
   /** A photo, or what came out of the speaker; the bytes are kept beside the log. */
-  | { kind: 'media'; mediaId: string; what: 'photo' | 'sound'; type: string; seconds: number | null; about: CheckKey | null; note: string } // prettier-ignore
+  | {
+      kind: 'media'
+      mediaId: string
+      what: 'photo' | 'sound'
+      type: string
+      seconds: number | null
+      about: CheckKey | null
+      note: string
+    }
   | ({ kind: 'recording' } & Recording)
   | ({ kind: 'grade' } & Grade)
   | ({ kind: 'carried' } & Carried)

@@ -31,18 +31,38 @@ const check = (
     more,
   )
 const mark = (id: string, legId: string, distanceM: number): Mark => ({
-  id, name: id, legId, legName: legId, distanceM, distanceSdM: null, alongM: null, bearingDeg: null, lat: null, lon: null,
-}) // prettier-ignore
+  id,
+  name: id,
+  legId,
+  legName: legId,
+  distanceM,
+  distanceSdM: null,
+  alongM: null,
+  bearingDeg: null,
+  lat: null,
+  lon: null,
+})
 const rig = (id: string) => ({ id, letter: id, name: id }) as unknown as Rig
 const link = (id: string): Link => ({ id, letter: id, name: id, base: rig('B'), out: rig(id) })
 const scale = defaultScale('readability-strength')
 const plan: TrialPlan = {
-  base: null, trialName: 'T', question: '', links: [link('A'), link('B')],
+  base: null,
+  trialName: 'T',
+  question: '',
+  links: [link('A'), link('B')],
   marks: [mark('s1', 'shore', 100), mark('s2', 'shore', 200), mark('t1', 'top', 150)],
-  directions: ['to base'], scales: { base: scale, out: scale }, copyRule: USUAL_COPY_RULE, repeats: 1,
-  order: { scheme: 'as listed', seed: 5 }, sameAs: [], marginDb: 3, reliability: 0.9, surroundings: 'mixed',
-  controlLinkId: null, need: { floorM: null, ceilingM: null },
-} // prettier-ignore
+  directions: ['to base'],
+  scales: { base: scale, out: scale },
+  copyRule: USUAL_COPY_RULE,
+  repeats: 1,
+  order: { scheme: 'as listed', seed: 5 },
+  sameAs: [],
+  marginDb: 3,
+  reliability: 0.9,
+  surroundings: 'mixed',
+  controlLinkId: null,
+  need: { floorM: null, ceilingM: null },
+}
 
 describe('what changes out there', () => {
   it('a rig that broke is asked for no more; what it has said stays; put back it is asked for again', () => {
@@ -64,7 +84,11 @@ describe('what changes out there', () => {
       entry({ kind: 'measured', markId: 's2', how: 'tape', distanceM: 231, distanceSdM: 1 }),
       entry({ kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '' }),
     ])
-    expect(marksNow(plan, log).map((m) => [m.id, m.distanceM])).toEqual([['t1', 150], ['s1', 100], ['s2', 231]]) // prettier-ignore
+    expect(marksNow(plan, log).map((m) => [m.id, m.distanceM])).toEqual([
+      ['t1', 150],
+      ['s1', 100],
+      ['s2', 231],
+    ])
     expect(log.attenuationDb).toBe(10)
     expect(log.events.map((e) => e.body.kind)).toEqual(['leg order', 'measured', 'change'])
   })

@@ -76,10 +76,16 @@ export interface RunLog {
 }
 
 /**
- * An entry with all that corrects it: the first of them, the newest, the newest body that is not a void, whether it is voided, and
- * how many they are.
+ * An entry with all that corrects it: the first of them, the newest, the newest body that is not a void,
+ * whether it is voided, and how many they are.
  */
-type VisitThread = (root: Entry, latest: Entry, body: EntryBody, voided: { reason: string } | null, length: number) => void // prettier-ignore
+type VisitThread = (
+  root: Entry,
+  latest: Entry,
+  body: EntryBody,
+  voided: { reason: string } | null,
+  length: number,
+) => void
 
 const inOrder = (a: Entry, b: Entry) => (a.id < b.id ? -1 : a.id > b.id ? 1 : 0)
 
@@ -167,7 +173,24 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
       // Threads come in the order of their making, so what is in now was in then.
       const { attenuationDb } = log
       const { linkId, markId, direction, repeat, text, calls, remark, state } = body
-      const check: LoggedCheck = { linkId, markId, direction, repeat, text, calls, remark, state, id, time, device, role, voided, versions: length, attenuationDb, grades: [] } // prettier-ignore
+      const check: LoggedCheck = {
+        linkId,
+        markId,
+        direction,
+        repeat,
+        text,
+        calls,
+        remark,
+        state,
+        id,
+        time,
+        device,
+        role,
+        voided,
+        versions: length,
+        attenuationDb,
+        grades: [],
+      }
       if (body.fix !== undefined) check.fix = body.fix
       if (body.words !== undefined) check.words = body.words
       log.checks.push(check)

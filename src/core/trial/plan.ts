@@ -75,6 +75,11 @@ export interface CheckKey {
 }
 
 /** What makes a check the one it is, of anything that holds it. */
-export const keyOf = ({ linkId, markId, direction, repeat }: CheckKey): CheckKey => ({ linkId, markId, direction, repeat }) // prettier-ignore
+export const keyOf = ({ linkId, markId, direction, repeat }: CheckKey): CheckKey => ({
+  linkId,
+  markId,
+  direction,
+  repeat,
+})
 
 export const keyText = (k: CheckKey) => `${k.markId}|${k.linkId}|${k.direction}|${k.repeat}`

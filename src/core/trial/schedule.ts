@@ -54,7 +54,13 @@ export function plannedChecks(
   const onOffOn = plan.order.scheme === 'on-off-on'
   const rows = onOffOn ? [] : orderRows(plan, marks.length * plan.repeats)
   const visit = (mark: Mark, link: number, repeat: number) =>
-    plan.directions.map((direction) => ({ mark, markId: mark.id, linkId: plan.links[link]!.id, direction, repeat })) // prettier-ignore
+    plan.directions.map((direction) => ({
+      mark,
+      markId: mark.id,
+      linkId: plan.links[link]!.id,
+      direction,
+      repeat,
+    }))
   return marks.flatMap((mark, m) => {
     if (onOffOn) return onOffOnVisits(plan).flatMap(({ link, repeat }) => visit(mark, link, repeat))
     return Array.from({ length: plan.repeats }, (_, r) => r).flatMap((r) =>
@@ -64,8 +70,8 @@ export function plannedChecks(
 }
 
 /**
- * Plugging something in and out: the first link, each other in turn, and the first again after each, so that a drift shows
- * as a difference between two checks of the same link.
+ * Plugging something in and out: the first link, each other in turn, and the first again after each, so that
+ * a drift shows as a difference between two checks of the same link.
  */
 function onOffOnVisits(plan: TrialPlan): { link: number; repeat: number }[] {
   const found: { link: number; repeat: number }[] = []

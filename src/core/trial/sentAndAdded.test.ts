@@ -22,15 +22,36 @@ const entry = (body: EntryBody, supersedes: string | null = null) => testEntry(b
 const rig = (id: string) => ({ id, letter: id, name: id }) as unknown as Rig
 const link = (id: string): Link => ({ id, letter: id, name: id, base: rig('Z'), out: rig(id) })
 const mark = (id: string): Mark => ({
-  id, name: id, legId: 'leg', legName: 'Shore', distanceM: 100, distanceSdM: null, alongM: null, bearingDeg: null, lat: null, lon: null,
-}) // prettier-ignore
+  id,
+  name: id,
+  legId: 'leg',
+  legName: 'Shore',
+  distanceM: 100,
+  distanceSdM: null,
+  alongM: null,
+  bearingDeg: null,
+  lat: null,
+  lon: null,
+})
 const scale = defaultScale('readability-strength')
 const plan: TrialPlan = {
-  base: null, trialName: 'T', question: '', links: [link('A'), link('B')], marks: [mark('s1'), mark('s2')],
-  directions: ['to base'], scales: { base: scale, out: scale }, copyRule: USUAL_COPY_RULE, repeats: 1,
-  order: { scheme: 'as listed', seed: 5 }, sameAs: [], marginDb: 3, reliability: 0.9, surroundings: 'mixed',
-  controlLinkId: null, need: { floorM: null, ceilingM: null },
-} // prettier-ignore
+  base: null,
+  trialName: 'T',
+  question: '',
+  links: [link('A'), link('B')],
+  marks: [mark('s1'), mark('s2')],
+  directions: ['to base'],
+  scales: { base: scale, out: scale },
+  copyRule: USUAL_COPY_RULE,
+  repeats: 1,
+  order: { scheme: 'as listed', seed: 5 },
+  sameAs: [],
+  marginDb: 3,
+  reliability: 0.9,
+  surroundings: 'mixed',
+  controlLinkId: null,
+  need: { floorM: null, ceilingM: null },
+}
 const check = (markId: string, linkId: string, text: string, state: 'graded' | 'sent' = 'graded') =>
   entry({ kind: 'check', markId, linkId, direction: 'to base', repeat: 1, text, calls: 1, remark: '', state })
 const grade = (checkId: string, listener: string, text: string) =>
@@ -59,7 +80,12 @@ describe('sent, graded later', () => {
   })
   it('comes out alike in whatever order the devices bring it', () => {
     const sent = [check('s1', 'A', 'sent', 'sent'), check('s1', 'B', 'sent', 'sent')]
-    const all = [...sent, grade(sent[0]!.id, 'first', '4 by 5'), grade(sent[1]!.id, 'first', 'not heard'), grade(sent[0]!.id, 'second', '4 by 6')] // prettier-ignore
+    const all = [
+      ...sent,
+      grade(sent[0]!.id, 'first', '4 by 5'),
+      grade(sent[1]!.id, 'first', 'not heard'),
+      grade(sent[0]!.id, 'second', '4 by 6'),
+    ]
     const straight = foldEntries(all)
     fc.assert(
       fc.property(fc.shuffledSubarray([...all, ...all], { minLength: 10 }), (mixed) => {
@@ -72,7 +98,13 @@ describe('sent, graded later', () => {
 describe('an attenuator put in out there', () => {
   it('counts for the checks after it, until it is taken out', () => {
     const put = (db: number) => entry({ kind: 'change', what: 'attenuator', linkId: null, db, text: '' })
-    const log = foldEntries([check('s1', 'A', '5 by 9'), put(10), check('s1', 'B', '5 by 8'), put(0), check('s2', 'A', '5 by 5')]) // prettier-ignore
+    const log = foldEntries([
+      check('s1', 'A', '5 by 9'),
+      put(10),
+      check('s1', 'B', '5 by 8'),
+      put(0),
+      check('s2', 'A', '5 by 5'),
+    ])
     expect(log.checks.map((c) => c.attenuationDb)).toEqual([0, 10, 0])
   })
 })
@@ -131,7 +163,14 @@ describe('on, off, on', () => {
     const at = plannedChecks(p).filter((c) => c.markId === 's1')
     expect(at.map((c) => c.linkId + c.repeat)).toEqual(['A1', 'B1', 'A2', 'C1', 'A3'])
     const twice = plannedChecks({ ...p, links: p.links.slice(0, 2), repeats: 2 })
-    expect(twice.filter((c) => c.markId === 's1').map((c) => c.linkId + c.repeat)).toEqual(['A1', 'B1', 'A2', 'A3', 'B2', 'A4']) // prettier-ignore
+    expect(twice.filter((c) => c.markId === 's1').map((c) => c.linkId + c.repeat)).toEqual([
+      'A1',
+      'B1',
+      'A2',
+      'A3',
+      'B2',
+      'A4',
+    ])
   })
 })
 

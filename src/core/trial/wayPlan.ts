@@ -30,8 +30,8 @@ export interface WayLeg {
 const WINDING = 1.3
 
 /**
- * The way of an outing, leg after leg from the base, out and back. Turn back is when the rest of the time is what the way
- * back takes from the farthest point reached by then.
+ * The way of an outing, leg after leg from the base, out and back. Turn back is when the rest of the time is
+ * what the way back takes from the farthest point reached by then.
  * @throws RangeError where the speed is not above 0 or a time is below 0
  */
 export function planWay(marks: readonly Mark[], input: WayInput): WayLeg[] {
@@ -53,7 +53,17 @@ export function planWay(marks: readonly Mark[], input: WayInput): WayLeg[] {
     const outMin = lastMin - leaveMin
     const left = backByMin === null ? null : backByMin - leaveMin
     const turn = left === null ? null : leaveMin + (left * outMin) / (outMin + walkMin)
-    return { legId, legName: mine[0]!.legName, outKm: km, backKm: km, marks: mine.length, leaveMin, lastMin, backMin, turnBackMin: turn === null ? null : Math.min(turn, lastMin) } // prettier-ignore
+    return {
+      legId,
+      legName: mine[0]!.legName,
+      outKm: km,
+      backKm: km,
+      marks: mine.length,
+      leaveMin,
+      lastMin,
+      backMin,
+      turnBackMin: turn === null ? null : Math.min(turn, lastMin),
+    }
   })
 }
 

@@ -16,9 +16,11 @@ const OTHERS: { typedIn: FrequencyMeaning['typedIn']; toMHz: number }[] = [
 ]
 
 /**
- * What a number may have meant that is no likely frequency in MHz: one typed in kHz, GHz or Hz. Empty where MHz is likely.
+ * What a number may have meant that is no likely frequency in MHz: one typed in kHz, GHz or Hz. Empty where
+ * MHz is likely.
  * @param value above 0, as typed
- * @param bands the radio's own, MHz; empty where not known, and then only what lies outside 0.1 to 30 000 MHz is doubted
+ * @param bands the radio's own, MHz; empty where not known, and then only what lies outside 0.1 to 30 000 MHz
+ *   is doubted
  * @example likelyFrequencies(145500, [{ fromMHz: 144, toMHz: 146 }]) // [{ frequencyMHz: 145.5, typedIn: 'kHz' }]
  */
 export function likelyFrequencies(

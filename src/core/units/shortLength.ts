@@ -2,7 +2,10 @@ import type { Units } from './distance'
 
 const INCH_M = 0.0254
 
-/** Millimetres with a tenth below a metre; else metres with a millimetre. @example millimetreText(0.1548) // "154.8 mm" */
+/**
+ * Millimetres with a tenth below a metre; else metres with a millimetre.
+ * @example millimetreText(0.1548) // "154.8 mm"
+ */
 export function millimetreText(lengthM: number): string {
   return lengthM < 1 ? `${(lengthM * 1000).toFixed(1)} mm` : `${lengthM.toFixed(3)} m`
 }

@@ -25,7 +25,9 @@ export interface ImportRequest {
   match: ColumnMatch
   scales: Record<Listener, Scale>
   fixedBeforehand: boolean
-  /** Rows that cannot be read are left out, and reports that cannot be read come in as text, because the user said so. */
+  /**
+   * Rows that cannot be read are left out, and reports that cannot be read come in as text, because the user said so.
+   */
   withoutBadRows: boolean
 }
 

@@ -23,7 +23,10 @@ async function pageKept(): Promise<boolean> {
   return (await caches.match('/field', { ignoreSearch: true })) !== undefined
 }
 
-/** Takes a run along: everything it needs is put on this device, and it is checked that it would open with the network off. */
+/**
+ * Takes a run along: everything it needs is put on this device, and it is checked that it would open with the
+ * network off.
+ */
 export function TakeAlong({ runId, name }: { runId: string; name: string }) {
   const [state, setState] = useState<State>('not here')
   useEffect(() => {

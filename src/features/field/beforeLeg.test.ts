@@ -14,8 +14,16 @@ const said = (at: string, ...bodies: EntryBody[]) =>
 const conditions: EntryBody = { kind: 'conditions', when: 'start', values: {}, ticked: [] }
 const noise = (markId: string | null): EntryBody => ({ kind: 'noise', markId, text: 'S2', note: '' })
 const check: EntryBody = {
-  kind: 'check', markId: 's1', linkId: 'a', direction: 'to base', repeat: 1, text: '5 by 9', calls: 1, remark: '', state: 'graded',
-} // prettier-ignore
+  kind: 'check',
+  markId: 's1',
+  linkId: 'a',
+  direction: 'to base',
+  repeat: 1,
+  text: '5 by 9',
+  calls: 1,
+  remark: '',
+  state: 'graded',
+}
 
 describe('what can only be logged before a leg', () => {
   it('is asked for until it is there', () => {

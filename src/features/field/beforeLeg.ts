@@ -1,6 +1,9 @@
 import type { Outlook } from './edgeWarning'
 
-/** What is not logged yet and can only be logged before a leg: conditions at the start, the channel's noise. Null where nothing. */
+/**
+ * What is not logged yet and can only be logged before a leg: conditions at the start, the channel's noise.
+ * Null where nothing.
+ */
 export function beforeLeg({ log, now, plan }: Outlook): string | null {
   if (!now) return null
   const { legId, legName } = now.mark

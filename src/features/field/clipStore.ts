@@ -76,8 +76,8 @@ export async function closeStrayClips(runId: string): Promise<(StoredClip & { se
 }
 
 /**
- * Sends what waits, one after another; what the server holds is marked so and stays on the device. One that it will not take
- * holds up none of the others.
+ * Sends what waits, one after another; what the server holds is marked so and stays on the device. One that
+ * it will not take holds up none of the others.
  * @param put sends one; throws ServerRefused where it will never be taken, anything else where it did not arrive
  * @returns why the last refused one was refused; null where none was
  */

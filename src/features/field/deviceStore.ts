@@ -73,8 +73,9 @@ export class DeviceDb extends Dexie {
   private flushing = false
 
   /**
-   * Has the browser write what was committed before through to the disk. A transaction that is complete survives reload,
-   * crash and closing; this makes it survive a flat battery too, some ten milliseconds later. Only one runs at a time.
+   * Has the browser write what was committed before through to the disk. A transaction that is complete
+   * survives reload, crash and closing; this makes it survive a flat battery too, some ten milliseconds
+   * later. Only one runs at a time.
    */
   flushToDisk(): void {
     if (this.flushing || !this.isOpen()) return
@@ -108,7 +109,9 @@ export interface EntryStore {
 /** More sent rows than this are put together into one piece. */
 const MOST_SENT_ROWS = 300
 
-/** Adds entries to the one piece of a run. Within a transaction over both tables, so that none is ever in neither place. */
+/**
+ * Adds entries to the one piece of a run. Within a transaction over both tables, so that none is ever in neither place.
+ */
 async function putHeld(d: DeviceDb, runId: string, entries: readonly Entry[]): Promise<void> {
   const before = (await d.held.get(runId))?.entries ?? []
   const known = new Set(before.map((e) => e.id))

@@ -12,8 +12,8 @@ const LATE = 0.75
 const lost = (text: string) => /not heard|no copy|nothing|gone|nil/i.test(text)
 
 /**
- * Everything was heard so far and the leg nears its end: the edge may not come, and no reach will be measured. What would
- * bring it is said. Null where something was lost, or it is too early to tell.
+ * Everything was heard so far and the leg nears its end: the edge may not come, and no reach will be
+ * measured. What would bring it is said. Null where something was lost, or it is too early to tell.
  */
 export function edgeWarning({ plan, log, now }: Outlook): string | null {
   if (!now || log.attenuationDb > 0) return null

@@ -7,9 +7,15 @@ import { DeviceDb, deviceStore, type EntryStore } from './deviceStore'
 import { EntryQueue, ServerRefused, type QueueState, type Wire } from './entryQueue'
 
 const entry = (id: string, runId = 'r'): Entry => ({
-  id, runId, device: 'd', role: 'out there', wallTime: '2026-05-16T08:00:00Z', seq: 1, supersedes: null,
+  id,
+  runId,
+  device: 'd',
+  role: 'out there',
+  wallTime: '2026-05-16T08:00:00Z',
+  seq: 1,
+  supersedes: null,
   body: { kind: 'note', text: id },
-}) // prettier-ignore
+})
 
 /** A server that keeps what it is sent, by id. */
 function server(): Wire & { held: Map<string, Entry> } {
@@ -37,10 +43,11 @@ afterEach(async () => {
   vi.useRealTimers()
   await db.delete()
 })
-const settled = (queue: EntryQueue) => vi.waitFor(async () => {
-  await queue.flush()
-  expect(await store.countWaiting('r')).toBe(0)
-}, 20_000) // prettier-ignore
+const settled = (queue: EntryQueue) =>
+  vi.waitFor(async () => {
+    await queue.flush()
+    expect(await store.countWaiting('r')).toBe(0)
+  }, 20_000)
 
 describe('the store on the device', () => {
   it('keeps what the server holds too, so that the log opens with no network', async () => {

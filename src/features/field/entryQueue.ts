@@ -32,9 +32,9 @@ const BATCH = 200
 const BREATH_MS = 300
 
 /**
- * The log's way off this device. An entry is stored before anything is shown; sending follows in batches, with back-off,
- * and again when the network returns. An entry counts as waiting until the server says that it holds it. What others have
- * logged of the run meanwhile comes back.
+ * The log's way off this device. An entry is stored before anything is shown; sending follows in batches,
+ * with back-off, and again when the network returns. An entry counts as waiting until the server says that it
+ * holds it. What others have logged of the run meanwhile comes back.
  */
 export class EntryQueue {
   private state: QueueState = { waiting: 0, trouble: null, refused: false }
@@ -75,7 +75,9 @@ export class EntryQueue {
     }, BREATH_MS)
   }
 
-  /** Sends what waits, at once, and fetches what is new; one at a time, and once more where it was asked for meanwhile. */
+  /**
+   * Sends what waits, at once, and fetches what is new; one at a time, and once more where it was asked for meanwhile.
+   */
   flush(): Promise<void> {
     if (this.closed) return Promise.resolve()
     if (this.running) {

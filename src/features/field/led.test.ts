@@ -27,8 +27,16 @@ const at = (bearing: number, m: number, more: Partial<Position> = {}): Position 
   ...more,
 })
 const mark = (id: string, distanceM: number): Mark => ({
-  id, name: id, legId: 'leg', legName: 'Shore', distanceM, distanceSdM: null, alongM: null, bearingDeg: 90, ...direct(base, 90, distanceM),
-}) // prettier-ignore
+  id,
+  name: id,
+  legId: 'leg',
+  legName: 'Shore',
+  distanceM,
+  distanceSdM: null,
+  alongM: null,
+  bearingDeg: 90,
+  ...direct(base, 90, distanceM),
+})
 
 describe('the way to the mark', () => {
   it('is a distance, a bearing and a time at the pace of now, else of walking', () => {
@@ -70,7 +78,10 @@ describe('a way replayed', () => {
       time: new Date(s * 1000).toISOString(),
     }))
     const seen: Position[] = []
-    const stop = withSpeed(replaySource('Shore', points, 60)).start((p) => seen.push(p), () => undefined) // prettier-ignore
+    const stop = withSpeed(replaySource('Shore', points, 60)).start(
+      (p) => seen.push(p),
+      () => undefined,
+    )
     vi.advanceTimersByTime(1100)
     expect(seen).toHaveLength(2)
     expect(seen[1]!.speedMs).toBeCloseTo(1.5, 1)
@@ -114,22 +125,47 @@ describe('reminders', () => {
 describe('the edge does not come', () => {
   let n = 0
   const entry = (body: EntryBody): Entry => ({
-    id: `01970000-0000-7000-8000-${String(++n).padStart(12, '0')}`, runId: 'r', device: 'd', role: 'out there',
-    wallTime: '2026-05-16T08:00:00Z', seq: n, supersedes: null, body,
-  }) // prettier-ignore
+    id: `01970000-0000-7000-8000-${String(++n).padStart(12, '0')}`,
+    runId: 'r',
+    device: 'd',
+    role: 'out there',
+    wallTime: '2026-05-16T08:00:00Z',
+    seq: n,
+    supersedes: null,
+    body,
+  })
   const marks = [100, 200, 300, 400].map((m, i) => mark(`s${i + 1}`, m))
   const plan = { marks, links: [] } as unknown as TrialPlan
   const checks = (text: string) =>
-    marks.slice(0, 3).flatMap((m) => ['A', 'B'].map((linkId) => entry({ kind: 'check', markId: m.id, linkId, direction: 'to base', repeat: 1, text, calls: 1, remark: '', state: 'graded' }))) // prettier-ignore
+    marks.slice(0, 3).flatMap((m) =>
+      ['A', 'B'].map((linkId) =>
+        entry({
+          kind: 'check',
+          markId: m.id,
+          linkId,
+          direction: 'to base',
+          repeat: 1,
+          text,
+          calls: 1,
+          remark: '',
+          state: 'graded',
+        }),
+      ),
+    )
   const now = { markId: 's4', mark: marks[3]! } as unknown as ScheduledCheck
   it('is said near the last mark where all was heard, with what would bring it', () => {
-    expect(edgeWarning({ plan, log: foldEntries(checks('5 by 9')), now })).toMatch(/^All 6 checks on Shore were heard: the edge may not come\. Put an attenuator in/) // prettier-ignore
+    expect(edgeWarning({ plan, log: foldEntries(checks('5 by 9')), now })).toMatch(
+      /^All 6 checks on Shore were heard: the edge may not come\. Put an attenuator in/,
+    )
   })
   it('is not said early, after a loss, or once an attenuator is in', () => {
     const log = foldEntries(checks('5 by 9'))
     expect(edgeWarning({ plan, log, now: { ...now, markId: 's2', mark: marks[1]! } })).toBeNull()
     expect(edgeWarning({ plan, log: foldEntries(checks('not heard')), now })).toBeNull()
-    const weakened = foldEntries([...checks('5 by 9'), entry({ kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '' })]) // prettier-ignore
+    const weakened = foldEntries([
+      ...checks('5 by 9'),
+      entry({ kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '' }),
+    ])
     expect(edgeWarning({ plan, log: weakened, now })).toBeNull()
     expect(edgeWarning({ plan, log, now: null })).toBeNull()
   })
@@ -164,8 +200,24 @@ it('readings that waver stand in a row', () => {
 })
 
 describe('a run as a file', () => {
-  const pack = { protocol: 2, runId: 'r', trialId: 't', runName: 'R', startedAt: '2026-05-16T08:00:00Z', plan: { trialName: 'T', links: [], marks: [] } } // prettier-ignore
-  const note = { id: '01970000-0000-7000-8000-000000000001', runId: 'r', device: 'd', role: 'base', wallTime: '2026-05-16T08:00:00Z', seq: 1, supersedes: null, body: { kind: 'note', text: 'x' } } // prettier-ignore
+  const pack = {
+    protocol: 2,
+    runId: 'r',
+    trialId: 't',
+    runName: 'R',
+    startedAt: '2026-05-16T08:00:00Z',
+    plan: { trialName: 'T', links: [], marks: [] },
+  }
+  const note = {
+    id: '01970000-0000-7000-8000-000000000001',
+    runId: 'r',
+    device: 'd',
+    role: 'base',
+    wallTime: '2026-05-16T08:00:00Z',
+    seq: 1,
+    supersedes: null,
+    body: { kind: 'note', text: 'x' },
+  }
   const why = (raw: unknown) => {
     try {
       return `read ${readRunFile(raw).entries.length}`
@@ -179,6 +231,9 @@ describe('a run as a file', () => {
     [null, 'This is no run written by the field screen.'],
     [{ format: 'even-reach-run', pack: { ...pack, protocol: 99 }, entries: [] }, 'newer Even Reach'],
     [{ format: 'even-reach-run', pack, entries: [{ ...note, id: 'x' }] }, 'UUID'],
-    [{ format: 'even-reach-run', pack, entries: [{ ...note, body: { kind: 'edge', what: 'fell off' } }] }, 'is a required field'], // prettier-ignore
+    [
+      { format: 'even-reach-run', pack, entries: [{ ...note, body: { kind: 'edge', what: 'fell off' } }] },
+      'is a required field',
+    ],
   ])('%#', (raw, said) => expect(why(raw)).toContain(said))
 })

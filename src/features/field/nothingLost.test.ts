@@ -6,7 +6,17 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 } from 'uuid'
 import { seededRandom } from '@/core/stats/seededRandom'
 import type { Entry } from '@/core/trial'
-import { addTrial, appendEntries, countEntries, entriesOf, openDatabase, openTrial, planOf, startRun, type Db } from '@/data' // prettier-ignore
+import {
+  addTrial,
+  appendEntries,
+  countEntries,
+  entriesOf,
+  openDatabase,
+  openTrial,
+  planOf,
+  startRun,
+  type Db,
+} from '@/data'
 import { killAgainAndAgain } from '../../../bench/killed'
 import { DeviceDb, deviceStore } from './deviceStore'
 import { EntryQueue, type Wire } from './entryQueue'
@@ -19,7 +29,11 @@ beforeEach(() => {
   folder = mkdtempSync(join(tmpdir(), 'even-reach-lost-'))
   db = openDatabase(join(folder, 'a.db'))
   const trial = addTrial(db, 'Wet hill', '', 1)
-  runId = startRun(db, trial, 'Run', planOf(openTrial(db, trial)!), { note: '', fixedBeforehand: false, imported: false }) // prettier-ignore
+  runId = startRun(db, trial, 'Run', planOf(openTrial(db, trial)!), {
+    note: '',
+    fixedBeforehand: false,
+    imported: false,
+  })
 })
 afterEach(() => {
   db.$client.close()
@@ -34,7 +48,17 @@ const entry = (device: string, seq: number): Entry => ({
   wallTime: new Date().toISOString(),
   seq,
   supersedes: null,
-  body: { kind: 'check', markId: `m${seq % 30}`, linkId: 'l', direction: 'to base', repeat: 1, text: '5 by 7', calls: 1, remark: '', state: 'graded' }, // prettier-ignore
+  body: {
+    kind: 'check',
+    markId: `m${seq % 30}`,
+    linkId: 'l',
+    direction: 'to base',
+    repeat: 1,
+    text: '5 by 7',
+    calls: 1,
+    remark: '',
+    state: 'graded',
+  },
 })
 
 /** The server's own code behind a proxy that drops, delays, repeats and reorders 30 % of the requests. */

@@ -83,9 +83,15 @@ describe('keys of the field screen', () => {
 
 describe('readEntries', () => {
   const good = {
-    id: '0197f0a0-0000-7000-8000-000000000001', runId: 'r', device: 'd', role: 'out there', seq: 1, supersedes: null,
-    wallTime: '2026-05-16T08:00:00.000Z', body: { kind: 'note', text: 'x' },
-  } // prettier-ignore
+    id: '0197f0a0-0000-7000-8000-000000000001',
+    runId: 'r',
+    device: 'd',
+    role: 'out there',
+    seq: 1,
+    supersedes: null,
+    wallTime: '2026-05-16T08:00:00.000Z',
+    body: { kind: 'note', text: 'x' },
+  }
   it('takes a good entry and refuses one with a part missing, naming it', () => {
     expect(readEntries({ entries: [good] })).toHaveLength(1)
     expect(() => readEntries({ entries: [{ ...good, id: 'x' }] })).toThrow(/id/)

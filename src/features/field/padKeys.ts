@@ -11,8 +11,9 @@ export type PadAction =
 const nextOver = (over: number) => (over >= 60 ? 0 : over + 10)
 
 /**
- * Keys of the field screen: digits for readability, Shift+digits for strength, + for dB over nine, n not heard, r again,
- * u undo, e remark, c sound or photo, g all receivers at once, Enter log, m at the mark, s skip, ? the list.
+ * Keys of the field screen: digits for readability, Shift+digits for strength, + for dB over nine, n not
+ * heard, r again, u undo, e remark, c sound or photo, g all receivers at once, Enter log, m at the mark, s
+ * skip, ? the list.
  * @param code of the physical key, so that Shift+digit is the same on every keyboard
  */
 export function padKey(

@@ -8,8 +8,8 @@ export interface ScannedChannel {
 const MOST = 500
 
 /**
- * Reads a channel scan, a channel a line: its name or number, its level, how many others are on it. Blanks, tabs, commas or
- * semicolons between them; a heading line and what stands after are passed over.
+ * Reads a channel scan, a channel a line: its name or number, its level, how many others are on it. Blanks,
+ * tabs, commas or semicolons between them; a heading line and what stands after are passed over.
  */
 export function readScan(text: string): { channels: ScannedChannel[] } | { problem: string } {
   const channels: ScannedChannel[] = []

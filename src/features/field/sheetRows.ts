@@ -38,7 +38,9 @@ export function sheetRows(planned: TrialPlan, log: RunLog): SheetRow[] {
   })
 }
 
-/** What was written on paper for one check: the report, then after a slash or two blanks how many calls and a remark. */
+/**
+ * What was written on paper for one check: the report, then after a slash or two blanks how many calls and a remark.
+ */
 export interface Written {
   report: string
   calls: string

@@ -21,7 +21,8 @@ export interface SoundRecorder {
 /** Why the microphone cannot be had, in words. */
 export function microphoneTrouble(e: unknown): string {
   const name = e instanceof DOMException ? e.name : ''
-  if (name === 'NotAllowedError') return 'The microphone was refused. Allow it in the browser’s settings for this page.' // prettier-ignore
+  if (name === 'NotAllowedError')
+    return 'The microphone was refused. Allow it in the browser’s settings for this page.'
   if (name === 'NotFoundError') return 'This device has no microphone.'
   return 'The sound could not be recorded or stored here.'
 }

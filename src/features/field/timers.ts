@@ -48,13 +48,21 @@ export function reminders(
   const since = lastCheck === null ? Infinity : Math.floor((now - lastCheck) / MINUTE)
   if (settings.missedMinutes > 0 && since < STALE) {
     if (since >= settings.missedMinutes)
-      due.push({ key: 'missed check', words: `No check for ${since} min. Call, or go back to where you were heard.`, urgent: true }) // prettier-ignore
+      due.push({
+        key: 'missed check',
+        words: `No check for ${since} min. Call, or go back to where you were heard.`,
+        urgent: true,
+      })
   }
   // Only who has sent since needs to identify.
   if (settings.identifyMinutes > 0 && since < settings.identifyMinutes) {
     const quiet = Math.floor((now - (identified ?? 0)) / MINUTE)
     if (quiet >= settings.identifyMinutes)
-      due.push({ key: 'identify', words: `Identify${settings.callSign ? `: ${settings.callSign}` : ' as your licence demands'}.`, urgent: false }) // prettier-ignore
+      due.push({
+        key: 'identify',
+        words: `Identify${settings.callSign ? `: ${settings.callSign}` : ' as your licence demands'}.`,
+        urgent: false,
+      })
   }
   return due
 }

@@ -5,8 +5,8 @@ import type { TrialPlan } from '@/core/trial'
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
 
 /**
- * A link with a rig out there that nobody planned: at the same base, on the same channel and with the same power as the one
- * it stands beside, its antenna and lead unknown until somebody describes it.
+ * A link with a rig out there that nobody planned: at the same base, on the same channel and with the same
+ * power as the one it stands beside, its antenna and lead unknown until somebody describes it.
  */
 export function unplannedLink(plan: TrialPlan, like: Link, name: string): Link {
   const used = new Set(plan.links.flatMap((l) => [l.letter, l.out.letter, l.base.letter]))

@@ -60,7 +60,10 @@ export function loggedSince(log: RunLog, startsAt: string): number {
 
 const fixOf = (p: Position | null): Fix | null => p && { lat: p.lat, lon: p.lon, accuracyM: p.accuracyM }
 
-/** What the keys of the field screen do. One thing at a time: a second tap while the first is being stored would be logged against the wrong check. */
+/**
+ * What the keys of the field screen do. One thing at a time: a second tap while the first is being stored
+ * would be logged against the wrong check.
+ */
 export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) => void): FieldActions {
   const { handle, now, link, scale, sentWords, position, tones, mayWrite } = given
   const { log, add, ready } = handle
@@ -81,7 +84,9 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
         answer('done', tones)
       } catch {
         answer('refused', tones)
-        setSaid('This could not be stored on the device, and nothing was logged. Free some space, or write the run to a file under More.') // prettier-ignore
+        setSaid(
+          'This could not be stored on the device, and nothing was logged. Free some space, or write the run to a file under More.',
+        )
       } finally {
         busy.current = false
       }
@@ -136,15 +141,40 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
   const keepPhoto = async (file: Blob, about: CheckKey) => {
     const { keepClip } = await import('./clipStore')
     const mediaId = await keepClip(handle.runId, file)
-    await addEvent({ kind: 'media', mediaId, what: 'photo', type: file.type, seconds: null, about: keyOf(about), note: '' }, 'Photo kept') // prettier-ignore
+    await addEvent(
+      {
+        kind: 'media',
+        mediaId,
+        what: 'photo',
+        type: file.type,
+        seconds: null,
+        about: keyOf(about),
+        note: '',
+      },
+      'Photo kept',
+    )
   }
   const keepSound = (kind: SoundKind, made: RecordedSound, role: Role, about: CheckKey | null) => {
     const { mediaId, type, seconds, startedAt } = made
     if (kind === 'clip')
-      return addEvent({ kind: 'media', mediaId, what: 'sound', type, seconds, about: about && keyOf(about), note: '' }, `Sound kept, ${Math.round(seconds)} s`) // prettier-ignore
+      return addEvent(
+        { kind: 'media', mediaId, what: 'sound', type, seconds, about: about && keyOf(about), note: '' },
+        `Sound kept, ${Math.round(seconds)} s`,
+      )
     const at = role === 'base' ? 'base' : 'out'
     const name = `The way, from ${startedAt.slice(11, 16)} UTC`
-    return addEvent({ kind: 'recording', mediaId, name, at, seconds, startsAt: startedAt, aligned: 'recorded by the device that kept the log' }, 'The sound of the way is kept') // prettier-ignore
+    return addEvent(
+      {
+        kind: 'recording',
+        mediaId,
+        name,
+        at,
+        seconds,
+        startsAt: startedAt,
+        aligned: 'recorded by the device that kept the log',
+      },
+      'The sound of the way is kept',
+    )
   }
   const logDraft = async () => {
     const text = scale && draftText(draft, scale)
@@ -174,7 +204,23 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
       setSaid(words)
     })
   const again = () => setDraft((d) => ({ ...d, calls: d.calls + 1 }))
-  return { draft, setDraft, said, setSaid, logText, logDraft, logSent, logMany, keepPhoto, keepSound, undo, skip, again, atMark, addEvent } // prettier-ignore
+  return {
+    draft,
+    setDraft,
+    said,
+    setSaid,
+    logText,
+    logDraft,
+    logSent,
+    logMany,
+    keepPhoto,
+    keepSound,
+    undo,
+    skip,
+    again,
+    atMark,
+    addEvent,
+  }
 }
 
 async function undoLast(

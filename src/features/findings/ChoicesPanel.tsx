@@ -38,7 +38,10 @@ const TERM_WORDS: Record<EveningTerm, string> = {
   height: 'height, by plane earth',
 }
 
-/** What goes into the findings: runs, evening term by term, how meters are read, what is left out. All of it can be taken back. */
+/**
+ * What goes into the findings: runs, evening term by term, how meters are read, what is left out. All of it
+ * can be taken back.
+ */
 export function ChoicesPanel({ plan, log, runs, runId, apart, knobs, onChange }: Props) {
   const { choices } = knobs
   // Drawn when it is opened: a long log's checks to choose from are many.

@@ -23,7 +23,10 @@ export function ClaimsSection({ plan, findings, knobs, units, onClaims }: Props)
   const unit = distanceUnit(units)
   const [typed, setTyped] = useState<Record<string, string>>(() =>
     Object.fromEntries(
-      Object.entries(knobs.claims).map(([id, m]) => [id, String(Number(toShown(m / 1000, 'km', units).toFixed(3)))]), // prettier-ignore
+      Object.entries(knobs.claims).map(([id, m]) => [
+        id,
+        String(Number(toShown(m / 1000, 'km', units).toFixed(3))),
+      ]),
     ),
   )
   const problem = (t: string) => (t.trim() === '' ? null : numberProblem(t, { above: 0, max: 2000 }, unit))

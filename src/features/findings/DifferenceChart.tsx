@@ -21,7 +21,11 @@ export function DifferenceChart({ pair, marginDb, first, units }: Props) {
     const x = onAxis(p.distanceM, units) * (p.direction === 'from base' ? 1.015 : 1 / 1.015)
     return intervalDot(x, p.low, p.high)
   })
-  const band = (pair.trend?.band ?? []).map((b) => ({ x: onAxis(10 ** b.x, units), median: b.median, band: [b.low, b.high] })) // prettier-ignore
+  const band = (pair.trend?.band ?? []).map((b) => ({
+    x: onAxis(10 ** b.x, units),
+    median: b.median,
+    band: [b.low, b.high],
+  }))
   const xs = [...dots.map((d) => d.x), ...band.map((b) => b.x)]
   const x: [number, number] = [Math.min(...xs) * 0.92, Math.max(...xs) * 1.08]
   const domain = roundDomain(

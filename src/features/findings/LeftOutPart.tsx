@@ -35,7 +35,12 @@ function optionsOf(plan: TrialPlan, log: RunLog): Option[] {
     ...marks.map((m): Option => ({ what: 'mark', id: m.id, label: m.name, group: 'Marks' })),
     ...log.checks
       .filter((c) => c.voided === null)
-      .map((c): Option => ({ what: 'check', id: c.id, label: `${mark(c.markId)}, ${link(c.linkId)} ${c.direction}: ${c.text || c.state}`, group: 'Checks' })), // prettier-ignore
+      .map((c): Option => ({
+        what: 'check',
+        id: c.id,
+        label: `${mark(c.markId)}, ${link(c.linkId)} ${c.direction}: ${c.text || c.state}`,
+        group: 'Checks',
+      })),
   ]
 }
 

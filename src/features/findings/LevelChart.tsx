@@ -19,7 +19,10 @@ interface Props {
   units: Units
 }
 
-/** Level against distance: every report as the interval that it is, the fitted line and its band, both schools beside it. */
+/**
+ * Level against distance: every report as the interval that it is, the fitted line and its band, both schools
+ * beside it.
+ */
 export function LevelChart({ levels, links, looks, direction, unit, units }: Props) {
   const groups = levels.groups.filter((g) => g.direction === direction)
   const lookOf = (linkId: string) => rigLook(looks[links.findIndex((l) => l.id === linkId)]!)
@@ -28,10 +31,15 @@ export function LevelChart({ levels, links, looks, direction, unit, units }: Pro
   const start = groups.length > 0 ? Math.max(...groups.map((g) => g.line[0]!.level)) : 0
   const rows = distances.map((m, i) => ({
     x: onAxis(m, units),
-    ...Object.fromEntries(groups.flatMap((g) => [[g.linkId, g.line[i]!.level], [`${g.linkId} band`, [g.line[i]!.low, g.line[i]!.high]]])),
+    ...Object.fromEntries(
+      groups.flatMap((g) => [
+        [g.linkId, g.line[i]!.level],
+        [`${g.linkId} band`, [g.line[i]!.low, g.line[i]!.high]],
+      ]),
+    ),
     free: start - 20 * Math.log10(m / near),
     plane: start - 40 * Math.log10(m / near),
-  })) // prettier-ignore
+  }))
   const points = levels.points.filter((p) => p.direction === direction)
   const values = [
     ...points.map((p) => intervalDot(p.distanceM, p.low, p.high).y),

@@ -1,18 +1,25 @@
 'use client'
 
-import { CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts' // prettier-ignore
+import { CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { AgainstPrediction } from '@/core/findings'
 import { AXIS, belowLabel, dbTicks, roundDomain, uprightDb, withMinus } from './chartAxes'
 import { intervalDot, IntervalMarks } from './intervalDots'
 
 /** Every report beside what was predicted for it; to base filled, from base hollow. */
 export function PredictionChart({ found }: { found: AgainstPrediction }) {
-  const dots = found.points.flatMap(
-    (p) =>
-    p.low === null && p.high === null ? [] : [{ ...intervalDot(p.expected, p.low, p.high), direction: p.direction }], // prettier-ignore
+  const dots = found.points.flatMap((p) =>
+    p.low === null && p.high === null
+      ? []
+      : [{ ...intervalDot(p.expected, p.low, p.high), direction: p.direction }],
   )
-  const x = roundDomain(dots.map((d) => d.x), 10) // prettier-ignore
-  const y = roundDomain(dots.flatMap((d) => [d.y - d.error[0], d.y + d.error[1]]), 10) // prettier-ignore
+  const x = roundDomain(
+    dots.map((d) => d.x),
+    10,
+  )
+  const y = roundDomain(
+    dots.flatMap((d) => [d.y - d.error[0], d.y + d.error[1]]),
+    10,
+  )
   // Where the two agree: the line from one end of both axes to the other.
   const ends = [Math.max(x[0], y[0]), Math.min(x[1], y[1])]
   return (

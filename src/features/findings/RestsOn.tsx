@@ -1,7 +1,10 @@
 import type { Findings } from '@/core/findings'
 import type { TrialPlan } from '@/core/trial'
 
-/** What the findings rest on: the checks, who reported in which scale, what was fixed beforehand, what was held the same. */
+/**
+ * What the findings rest on: the checks, who reported in which scale, what was fixed beforehand, what was
+ * held the same.
+ */
 export function RestsOn({ findings, plan, marks }: { findings: Findings; plan: TrialPlan; marks: number }) {
   return (
     <ul style={{ margin: 0, paddingLeft: 20, maxWidth: 860 }}>

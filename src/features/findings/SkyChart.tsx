@@ -20,7 +20,11 @@ export function SkyChart({ pair, line, first, units }: Props) {
   const dots = pair.points.map((p) => intervalDot(onAxis(p.distanceM, units), p.low, p.high))
   const rows = [
     ...line.map((p) => ({ x: onAxis(p.km * 1000, units), predicted: p.db })),
-    ...(pair.trend?.band ?? []).map((b) => ({ x: onAxis(10 ** b.x, units), median: b.median, band: [b.low, b.high] })), // prettier-ignore
+    ...(pair.trend?.band ?? []).map((b) => ({
+      x: onAxis(10 ** b.x, units),
+      median: b.median,
+      band: [b.low, b.high],
+    })),
   ].sort((p, q) => p.x - q.x)
   const xs = [...dots.map((d) => d.x), ...rows.map((r) => r.x)]
   const x: [number, number] = [Math.min(...xs) * 0.95, Math.max(...xs) * 1.05]
@@ -31,10 +35,32 @@ export function SkyChart({ pair, line, first, units }: Props) {
   return (
     <DistanceChart {...{ rows, x, y, units }} yLabel={`${first} ahead by, dB`}>
       <ReferenceLine y={0} stroke="var(--ink)" />
-      <Area dataKey="band" fill="var(--accent)" fillOpacity={0.2} stroke="none" connectNulls isAnimationActive={false} />
-      <Line dataKey="median" stroke="var(--accent)" strokeWidth={2.5} dot={false} connectNulls isAnimationActive={false} />
-      <Line dataKey="predicted" stroke="var(--ink)" strokeDasharray="7 5" strokeWidth={2} dot={false} connectNulls isAnimationActive={false} />
+      <Area
+        dataKey="band"
+        fill="var(--accent)"
+        fillOpacity={0.2}
+        stroke="none"
+        connectNulls
+        isAnimationActive={false}
+      />
+      <Line
+        dataKey="median"
+        stroke="var(--accent)"
+        strokeWidth={2.5}
+        dot={false}
+        connectNulls
+        isAnimationActive={false}
+      />
+      <Line
+        dataKey="predicted"
+        stroke="var(--ink)"
+        strokeDasharray="7 5"
+        strokeWidth={2}
+        dot={false}
+        connectNulls
+        isAnimationActive={false}
+      />
       <IntervalMarks dots={dots} color="var(--ink)" bar={0.4} />
     </DistanceChart>
   )
-} // prettier-ignore
+}

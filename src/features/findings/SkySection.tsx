@@ -31,7 +31,15 @@ const HEIGHTS = [2, 4, 6, 8, 10, 12, 15, 20, 30]
 const LAYERS = [110, 250, 300, 350, 400]
 const USUAL: SkyAntenna = { kind: 'horizontal dipole', heightM: 8, groundLossDb: 1 }
 
-function AntennaFields({ name, antenna, onChange }: { name: string; antenna: SkyAntenna | undefined; onChange: (a: SkyAntenna | null) => void }) {
+function AntennaFields({
+  name,
+  antenna,
+  onChange,
+}: {
+  name: string
+  antenna: SkyAntenna | undefined
+  onChange: (a: SkyAntenna | null) => void
+}) {
   return (
     <>
       <TextField
@@ -41,7 +49,12 @@ function AntennaFields({ name, antenna, onChange }: { name: string; antenna: Sky
         onChange={(e) => {
           const kind = e.target.value as SkyAntenna['kind'] | ''
           if (kind === '') onChange(null)
-          else onChange(kind === 'horizontal dipole' ? { ...USUAL, ...antenna, kind } : { kind, heightM: 0, groundLossDb: 3 })
+          else
+            onChange(
+              kind === 'horizontal dipole'
+                ? { ...USUAL, ...antenna, kind }
+                : { kind, heightM: 0, groundLossDb: 3 },
+            )
         }}
         sx={{ minWidth: 240 }}
       >
@@ -57,11 +70,13 @@ function AntennaFields({ name, antenna, onChange }: { name: string; antenna: Sky
           onChange={(e) => onChange({ ...antenna, heightM: Number(e.target.value) })}
           sx={{ minWidth: 160 }}
         >
-          {[...new Set([...HEIGHTS, antenna.heightM])].sort((a, b) => a - b).map((h) => (
-            <MenuItem key={h} value={h}>
-              {h} m
-            </MenuItem>
-          ))}
+          {[...new Set([...HEIGHTS, antenna.heightM])]
+            .sort((a, b) => a - b)
+            .map((h) => (
+              <MenuItem key={h} value={h}>
+                {h} m
+              </MenuItem>
+            ))}
         </TextField>
       )}
       {antenna && (
@@ -72,16 +87,18 @@ function AntennaFields({ name, antenna, onChange }: { name: string; antenna: Sky
           onChange={(e) => onChange({ ...antenna, groundLossDb: Number(e.target.value) })}
           sx={{ minWidth: 240 }}
         >
-          {[...new Set([0, 1, 2, 3, 5, 8, antenna.groundLossDb])].sort((a, b) => a - b).map((d) => (
-            <MenuItem key={d} value={d}>
-              {d} dB
-            </MenuItem>
-          ))}
+          {[...new Set([0, 1, 2, 3, 5, 8, antenna.groundLossDb])]
+            .sort((a, b) => a - b)
+            .map((d) => (
+              <MenuItem key={d} value={d}>
+                {d} dB
+              </MenuItem>
+            ))}
         </TextField>
       )}
     </>
   )
-} // prettier-ignore
+}
 
 /** What a rig's name says of its antenna, until somebody says otherwise; the end that varies is looked at. */
 function guessed(links: readonly [Link, Link]): Record<string, SkyAntenna> {
@@ -91,9 +108,11 @@ function guessed(links: readonly [Link, Link]): Record<string, SkyAntenna> {
       const named = `${l[end].name} ${l[end].traits?.antenna ?? ''}`
       const heightM = l[end].antennaHeightM
       if (/dipole|wire|inverted/i.test(named)) return [[l.id, { ...USUAL, heightM }]]
-      return /vertical|whip|rod/i.test(named) ? [[l.id, { kind: 'quarter-wave vertical', heightM: 0, groundLossDb: 3 }]] : []
+      return /vertical|whip|rod/i.test(named)
+        ? [[l.id, { kind: 'quarter-wave vertical', heightM: 0, groundLossDb: 3 }]]
+        : []
     }),
-  ) // prettier-ignore
+  )
 }
 
 /** Below 30 MHz: what the take-off of two antennas lets expect by distance over one hop, beside what was logged. */

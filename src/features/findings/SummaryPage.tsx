@@ -5,7 +5,17 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo } from 'react'
 import { needOf, type AreaToCover } from './areasToCover'
-import { byWords, decide, decisionWords, matrixWords, nextWords, trendWords, type Burden, type Causes, type Findings } from '@/core/findings' // prettier-ignore
+import {
+  byWords,
+  decide,
+  decisionWords,
+  matrixWords,
+  nextWords,
+  trendWords,
+  type Burden,
+  type Causes,
+  type Findings,
+} from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
 import { marksNow, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
@@ -33,8 +43,24 @@ interface Props {
   units: Units
 }
 
-/** The findings on one page: the question, the answer, the strip, how far, where it holds, what to take, what it rests on. */
-export function SummaryPage({ back, runs, run, plan, log, findings, causes, burdens, areas, knobs, ground, units }: Props) {
+/**
+ * The findings on one page: the question, the answer, the strip, how far, where it holds, what to take, what
+ * it rests on.
+ */
+export function SummaryPage({
+  back,
+  runs,
+  run,
+  plan,
+  log,
+  findings,
+  causes,
+  burdens,
+  areas,
+  knobs,
+  ground,
+  units,
+}: Props) {
   const marks = useMemo(() => marksNow(plan, log), [plan, log])
   const model = useMemo(
     () => stripModel(plan, marks, log, bracketsOf(findings, units), null, ground),
@@ -47,7 +73,9 @@ export function SummaryPage({ back, runs, run, plan, log, findings, causes, burd
   const { reliability } = knobs
   const answers = decide(findings, plan.links, needOf(knobs, areas), new Map(burdens), units)
   const sloped = pairs.filter((p) => p.trend)
-  const changing = sloped.filter((p) => p.trend!.crossing || p.trend!.slope95.low! > 0 || p.trend!.slope95.high! < 0)
+  const changing = sloped.filter(
+    (p) => p.trend!.crossing || p.trend!.slope95.low! > 0 || p.trend!.slope95.high! < 0,
+  )
   const told = sloped[0]
   const where = [
     ...(causes.matrix ? matrixWords(causes.matrix) : []),
@@ -56,14 +84,19 @@ export function SummaryPage({ back, runs, run, plan, log, findings, causes, burd
     ...causes.by.flatMap((g) => g.pairs.filter((p) => p.change).map((p) => byWords(g.what, p, name))),
   ]
   return (
-    <Box sx={{ maxWidth: 980, '@media print': {
-        zoom: 0.6,
-        maxWidth: 'none',
-        '& ul': { maxWidth: 'none !important' },
-        '& h2': { mt: 1 },
-        '& td, & th': { py: 0.35 },
-        '& [aria-label="Verdicts"]': { mb: 1 },
-      } }}>
+    <Box
+      sx={{
+        maxWidth: 980,
+        '@media print': {
+          zoom: 0.6,
+          maxWidth: 'none',
+          '& ul': { maxWidth: 'none !important' },
+          '& h2': { mt: 1 },
+          '& td, & th': { py: 0.35 },
+          '& [aria-label="Verdicts"]': { mb: 1 },
+        },
+      }}
+    >
       <Box className="no-print" sx={{ display: 'flex', gap: 1, mb: 2 }}>
         <Button variant="contained" onClick={() => window.print()}>
           Print it
@@ -121,4 +154,4 @@ export function SummaryPage({ back, runs, run, plan, log, findings, causes, burd
       </Box>
     </Box>
   )
-} // prettier-ignore
+}

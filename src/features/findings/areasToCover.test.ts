@@ -5,10 +5,23 @@ import type { Knobs } from './ruleParams'
 
 const base = { name: 'Harbour', lat: 47.3, lon: -29.55 }
 const area = (id: string, kind: AreaRow['kind'], east: number): AreaRow => ({
-  id, name: `Area ${id}`, kind, heightM: 0, revision: 1, createdAt: '2026-05-16T08:00:00.000Z',
+  id,
+  name: `Area ${id}`,
+  kind,
+  heightM: 0,
+  revision: 1,
+  createdAt: '2026-05-16T08:00:00.000Z',
   // A tenth of a degree of longitude is 7.6 km here, a hundredth of one of latitude 1.1 km.
-  rings: [[[base.lon, 47.295], [base.lon + east, 47.295], [base.lon + east, 47.305], [base.lon, 47.305], [base.lon, 47.295]]],
-}) // prettier-ignore
+  rings: [
+    [
+      [base.lon, 47.295],
+      [base.lon + east, 47.295],
+      [base.lon + east, 47.305],
+      [base.lon, 47.305],
+      [base.lon, 47.295],
+    ],
+  ],
+})
 
 describe('areas that are to be covered', () => {
   const areas = areasToCover([area('bay', 'to cover', 0.1), area('wood', 'wood', 0.1)], base)

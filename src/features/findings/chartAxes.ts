@@ -27,7 +27,9 @@ export function dbTicks([low, high]: readonly [number, number]): number[] {
   return ticks
 }
 
-/** What all charts share. Every tick is drawn as given; to find out whether they all have room would hold the page up. */
+/**
+ * What all charts share. Every tick is drawn as given; to find out whether they all have room would hold the page up.
+ */
 export const AXIS = { interval: 0, stroke: 'var(--ink)', tick: { fill: 'var(--ink)', fontSize: 13 } } as const
 
 /** A tick with a proper minus sign. */

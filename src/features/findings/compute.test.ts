@@ -11,25 +11,66 @@ import { findingsOf, findingsThenLevels, poolOf } from './compute'
 import { knobsFromParams } from './ruleParams'
 
 const rig = (id: string, powerW = 2): Rig => ({
-  id, letter: id, name: id, kind: 'handheld', txMHz: 446, rxMHz: null, powerW, antennaHeightM: 1.5, antennaGainDbi: null,
-  leadLossDb: 0, attenuatorDb: 0, attenuatorAt: 'both ways',
-}) // prettier-ignore
+  id,
+  letter: id,
+  name: id,
+  kind: 'handheld',
+  txMHz: 446,
+  rxMHz: null,
+  powerW,
+  antennaHeightM: 1.5,
+  antennaGainDbi: null,
+  leadLossDb: 0,
+  attenuatorDb: 0,
+  attenuatorAt: 'both ways',
+})
 const link = (id: string, out: Rig): Link => ({ id, letter: id, name: id, base: rig('Z'), out })
-const marks = Array.from({ length: 6 }, (_, i) => ({ id: `m${i}`, name: `m${i}`, legId: 'l', legName: 'L', distanceM: 300 * (i + 1), alongM: null }) as Mark) // prettier-ignore
+const marks = Array.from(
+  { length: 6 },
+  (_, i) =>
+    ({
+      id: `m${i}`,
+      name: `m${i}`,
+      legId: 'l',
+      legName: 'L',
+      distanceM: 300 * (i + 1),
+      alongM: null,
+    }) as Mark,
+)
 const scale = defaultScale('readability-strength')
 const plan = {
-  links: [link('A', rig('A'))], marks, directions: ['to base'], scales: { base: scale, out: scale }, copyRule: USUAL_COPY_RULE,
-  marginDb: 3, reliability: 0.9, need: { floorM: null, ceilingM: null },
-} as unknown as TrialPlan // prettier-ignore
+  links: [link('A', rig('A'))],
+  marks,
+  directions: ['to base'],
+  scales: { base: scale, out: scale },
+  copyRule: USUAL_COPY_RULE,
+  marginDb: 3,
+  reliability: 0.9,
+  need: { floorM: null, ceilingM: null },
+} as unknown as TrialPlan
 const run = { id: 'r', plan, conditions: { imported: true, fixedBeforehand: true } } as unknown as RunRow
 
 it('a rig described later changes what is evened, though no check has changed', () => {
   const added = testEntry({ kind: 'link', link: link('N', rig('N')), notAt: [], described: false })
-  const checks = marks.flatMap(
-    (m, i) =>
-    ['A', 'N'].map((linkId) => testEntry({ kind: 'check', markId: m.id, linkId, direction: 'to base', repeat: 1, text: `5 by ${8 - i}`, calls: 1, remark: '', state: 'graded' })), // prettier-ignore
+  const checks = marks.flatMap((m, i) =>
+    ['A', 'N'].map((linkId) =>
+      testEntry({
+        kind: 'check',
+        markId: m.id,
+        linkId,
+        direction: 'to base',
+        repeat: 1,
+        text: `5 by ${8 - i}`,
+        calls: 1,
+        remark: '',
+        state: 'graded',
+      }),
+    ),
   )
-  const told = testEntry({ kind: 'link', link: link('N', rig('strong', 20)), notAt: [], described: true }, { supersedes: added.id }) // prettier-ignore
+  const told = testEntry(
+    { kind: 'link', link: link('N', rig('strong', 20)), notAt: [], described: true },
+    { supersedes: added.id },
+  )
   const knobs = knobsFromParams({}, plan)
   const evened = (entries: Parameters<typeof foldEntries>[0]) =>
     findingsOf(poolOf([{ row: run, log: foldEntries(entries) }], knobs).input).pairs[0]!.evened!.estimate!

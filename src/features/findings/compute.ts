@@ -108,8 +108,8 @@ const all = (parts: Preparing): Prepared => ({ pairs: parts.pairs(), levels: par
 const prepared = (input: FindingsInput) => all(preparing(input))
 
 /**
- * Findings of an input under what the reader has chosen. The comparisons do not depend on it and are kept, so that turning a
- * knob answers at once.
+ * Findings of an input under what the reader has chosen. The comparisons do not depend on it and are kept, so
+ * that turning a knob answers at once.
  */
 export const findingsOf = (input: FindingsInput): Findings => makeFindings(input, prepared(input))
 
@@ -127,8 +127,9 @@ async function whenQuiet(): Promise<void> {
 }
 
 /**
- * Findings for a page: the verdicts at once, and what the levels say as soon as it is known, which takes longest the first time.
- * Where sentences rest on the levels, or nothing can be said of them, there is nothing to wait for apart.
+ * Findings for a page: the verdicts at once, and what the levels say as soon as it is known, which takes
+ * longest the first time. Where sentences rest on the levels, or nothing can be said of them, there is
+ * nothing to wait for apart.
  */
 export function findingsThenLevels(input: FindingsInput): {
   findings: Findings
@@ -161,7 +162,10 @@ export function causesInputOf(runs: readonly RunWithLog[], knobs: Knobs, ground:
 
 export type CausesInput = ReturnType<typeof causesInputOf>
 
-/** What lies behind the findings of the same runs under the same choices, worked out here; others are answered meanwhile. */
+/**
+ * What lies behind the findings of the same runs under the same choices, worked out here; others are answered
+ * meanwhile.
+ */
 export function causesOfRuns(
   runs: readonly RunWithLog[],
   knobs: Knobs,

@@ -1,7 +1,21 @@
 /** Properties that a drawing takes from the page, and must carry with it when it leaves. */
-const CARRIED = ['fill', 'stroke', 'stroke-width', 'stroke-dasharray', 'fill-opacity', 'stroke-opacity', 'opacity', 'font-family', 'font-size', 'font-weight', 'text-anchor'] // prettier-ignore
+const CARRIED = [
+  'fill',
+  'stroke',
+  'stroke-width',
+  'stroke-dasharray',
+  'fill-opacity',
+  'stroke-opacity',
+  'opacity',
+  'font-family',
+  'font-size',
+  'font-weight',
+  'text-anchor',
+]
 
-/** A drawing of the page as a text that stands alone: its colours and letters as they are seen, on the page's ground. */
+/**
+ * A drawing of the page as a text that stands alone: its colours and letters as they are seen, on the page's ground.
+ */
 export function drawingOf(svg: SVGElement | Element | null): string | null {
   if (!(svg instanceof SVGElement)) return null
   const copy = svg.cloneNode(true) as SVGElement

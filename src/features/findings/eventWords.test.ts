@@ -4,9 +4,12 @@ import { foldEntries, type EntryBody, type Mark, type TrialPlan } from '@/core/t
 import { eventLines } from './eventWords'
 
 const plan = {
-  links: [{ id: 'a', name: 'Stub' }, { id: 'b', name: 'Whip' }],
+  links: [
+    { id: 'a', name: 'Stub' },
+    { id: 'b', name: 'Whip' },
+  ],
   marks: [{ id: 'm', name: 'S01', legId: 'l', distanceM: 300 } as Mark],
-} as unknown as TrialPlan // prettier-ignore
+} as unknown as TrialPlan
 const said = (body: EntryBody) => {
   const [line] = eventLines(plan, foldEntries([testEntry(body)]), 'metric')
   return line ? `${line.grave ? '! ' : ''}${line.words}` : 'nothing'
@@ -14,7 +17,10 @@ const said = (body: EntryBody) => {
 
 describe('what else was logged, in a sentence', () => {
   it.each<[EntryBody, string]>([
-    [{ kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '' }, '! An attenuator of 10 dB was put in. Levels and differences have it taken out; a copy with it in counts as one made farther out, by the slope measured here.'], // prettier-ignore
+    [
+      { kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '' },
+      '! An attenuator of 10 dB was put in. Levels and differences have it taken out; a copy with it in counts as one made farther out, by the slope measured here.',
+    ],
     [
       { kind: 'change', what: 'attenuator', linkId: null, db: 0, text: '' },
       '! The attenuator was taken out.',
@@ -73,12 +79,56 @@ describe('what else was logged, in a sentence', () => {
       '! Changed: weather rain.',
     ],
     [{ kind: 'conditions', when: 'start', values: {}, ticked: [] }, 'At the start: as ticked.'],
-    [{ kind: 'compare', markId: 'm', direction: 'to base', links: ['a', 'b'], said: 'a little better', text: 'less hiss' }, 'At S01, Whip against Stub: a little better, “less hiss”.'], // prettier-ignore
-    [{ kind: 'edge', legId: 'l', linkId: 'a', direction: 'to base', what: 'first lost', distanceM: 2900, fix: null }, 'Stub to base: first lost at 2.9 km.'], // prettier-ignore
-    [{ kind: 'state', linkId: 'a', way: 'home', state: null, distanceM: null, fix: null }, 'Stub, on the way home: changed, not named yet.'], // prettier-ignore
+    [
+      {
+        kind: 'compare',
+        markId: 'm',
+        direction: 'to base',
+        links: ['a', 'b'],
+        said: 'a little better',
+        text: 'less hiss',
+      },
+      'At S01, Whip against Stub: a little better, “less hiss”.',
+    ],
+    [
+      {
+        kind: 'edge',
+        legId: 'l',
+        linkId: 'a',
+        direction: 'to base',
+        what: 'first lost',
+        distanceM: 2900,
+        fix: null,
+      },
+      'Stub to base: first lost at 2.9 km.',
+    ],
+    [
+      { kind: 'state', linkId: 'a', way: 'home', state: null, distanceM: null, fix: null },
+      'Stub, on the way home: changed, not named yet.',
+    ],
     [{ kind: 'noise', markId: 'm', text: 'S2', note: '' }, 'Noise with the transmitter off at S01: S2.'],
-    [{ kind: 'scan', markId: null, channels: [{ channel: '6', level: '-71', others: 3 }, { channel: '7', level: '-90', others: 0 }] }, '2 channels scanned, 1 with others on them.'], // prettier-ignore
-    [{ kind: 'station', name: 'Marshal 9', place: 'HN57', direction: 'to base', linkId: null, text: '5 by 7' }, 'Marshal 9, HN57, joined in: 5 by 7.'], // prettier-ignore
+    [
+      {
+        kind: 'scan',
+        markId: null,
+        channels: [
+          { channel: '6', level: '-71', others: 3 },
+          { channel: '7', level: '-90', others: 0 },
+        ],
+      },
+      '2 channels scanned, 1 with others on them.',
+    ],
+    [
+      {
+        kind: 'station',
+        name: 'Marshal 9',
+        place: 'HN57',
+        direction: 'to base',
+        linkId: null,
+        text: '5 by 7',
+      },
+      'Marshal 9, HN57, joined in: 5 by 7.',
+    ],
     [{ kind: 'blind', on: false, letters: {} }, '! Unblinded.'],
     [
       { kind: 'measured', markId: 'm', how: 'tape', distanceM: 341, distanceSdM: 1 },

@@ -22,7 +22,10 @@ function wordsOf(e: LoggedEvent, plan: TrialPlan, log: RunLog, units: Units): [s
       const why = body.text ? `: ${body.text}` : ''
       if (body.what === 'attenuator')
         return body.db
-          ? [`An attenuator of ${body.db} dB was put in. Levels and differences have it taken out; a copy with it in counts as one made farther out, by the slope measured here.`, true] // prettier-ignore
+          ? [
+              `An attenuator of ${body.db} dB was put in. Levels and differences have it taken out; a copy with it in counts as one made farther out, by the slope measured here.`,
+              true,
+            ]
           : ['The attenuator was taken out.', true]
       if (body.what === 'rig out') return [`${link(body.linkId)} was taken out${why}.`, true]
       if (body.what === 'rig back') return [`${link(body.linkId)} was put back${why}.`, true]
@@ -37,18 +40,27 @@ function wordsOf(e: LoggedEvent, plan: TrialPlan, log: RunLog, units: Units): [s
       ]
     }
     case 'compare':
-      return [`At ${mark(body.markId)}, ${link(body.links[1])} against ${link(body.links[0])}: ${body.said}${body.text ? `, “${body.text}”` : ''}.`, false] // prettier-ignore
+      return [
+        `At ${mark(body.markId)}, ${link(body.links[1])} against ${link(body.links[0])}: ${body.said}${body.text ? `, “${body.text}”` : ''}.`,
+        false,
+      ]
     case 'edge':
       return [`${link(body.linkId)} ${body.direction}: ${body.what} at ${far(body.distanceM)}.`, false]
     case 'state':
-      return [`${link(body.linkId)}, on the way ${body.way}: ${body.state ?? 'changed, not named yet'}${body.distanceM === null ? '' : ` at ${far(body.distanceM)}`}.`, false] // prettier-ignore
+      return [
+        `${link(body.linkId)}, on the way ${body.way}: ${body.state ?? 'changed, not named yet'}${body.distanceM === null ? '' : ` at ${far(body.distanceM)}`}.`,
+        false,
+      ]
     case 'noise':
       return [
         `Noise with the transmitter off${body.markId ? ` at ${mark(body.markId)}` : ''}: ${body.text}.`,
         false,
       ]
     case 'scan':
-      return [`${body.channels.length} channels scanned, ${body.channels.filter((c) => (c.others ?? 0) > 0).length} with others on them.`, false] // prettier-ignore
+      return [
+        `${body.channels.length} channels scanned, ${body.channels.filter((c) => (c.others ?? 0) > 0).length} with others on them.`,
+        false,
+      ]
     case 'station':
       return [
         `${body.name}${body.place ? `, ${body.place}` : ''}, joined in${body.text ? `: ${body.text}` : ''}.`,
@@ -76,9 +88,15 @@ function wordsOf(e: LoggedEvent, plan: TrialPlan, log: RunLog, units: Units): [s
       ]
     }
     case 'media':
-      return [`${body.what === 'photo' ? 'A photo' : `A sound, ${Math.round(body.seconds ?? 0)} s`}${body.about ? ` of ${link(body.about.linkId)} at ${mark(body.about.markId)}` : ''}.`, false] // prettier-ignore
+      return [
+        `${body.what === 'photo' ? 'A photo' : `A sound, ${Math.round(body.seconds ?? 0)} s`}${body.about ? ` of ${link(body.about.linkId)} at ${mark(body.about.markId)}` : ''}.`,
+        false,
+      ]
     case 'recording':
-      return [`A recording ${body.at === 'base' ? 'at the base' : 'out there'}: ${body.name}, ${Math.round(body.seconds / 60)} min.`, false] // prettier-ignore
+      return [
+        `A recording ${body.at === 'base' ? 'at the base' : 'out there'}: ${body.name}, ${Math.round(body.seconds / 60)} min.`,
+        false,
+      ]
     case 'measured':
       return [`${mark(body.markId)} was measured: ${far(body.distanceM)}.`, false]
     default:

@@ -33,7 +33,13 @@ describe('findings for a spreadsheet', () => {
     const t = table(differencesCsv(findings, name))
     expect(t.rows).toHaveLength(3)
     const both = row(t, 2)
-    expect(both).toMatchObject({ direction: 'both', a: 'Whip, the "old" one', b: 'New whip', verdict: 'better', better: 'New whip' }) // prettier-ignore
+    expect(both).toMatchObject({
+      direction: 'both',
+      a: 'Whip, the "old" one',
+      b: 'New whip',
+      verdict: 'better',
+      better: 'New whip',
+    })
     expect(Number(both.evened_low90_db)).toBeLessThan(Number(both.evened_db))
     expect(Number(both.evened_high90_db)).toBeGreaterThan(Number(both.evened_db))
     expect(Number(both.wins) + Number(both.draws) + Number(both.losses)).toBeLessThanOrEqual(24)

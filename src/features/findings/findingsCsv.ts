@@ -6,7 +6,25 @@ const round = (v: number | null | undefined, digits = 2) => (v == null ? null : 
 /** The differences as a table for a spreadsheet. */
 export function differencesCsv(findings: Findings, name: (id: string) => string): string {
   return writeCsv(
-    ['direction', 'a', 'b', 'verdict', 'better', 'evened_db', 'evened_low90_db', 'evened_high90_db', 'raw_db', 'raw_low90_db', 'raw_high90_db', 'marks', 'wins', 'draws', 'losses', 'sign_test_p', 'method'],
+    [
+      'direction',
+      'a',
+      'b',
+      'verdict',
+      'better',
+      'evened_db',
+      'evened_low90_db',
+      'evened_high90_db',
+      'raw_db',
+      'raw_low90_db',
+      'raw_high90_db',
+      'marks',
+      'wins',
+      'draws',
+      'losses',
+      'sign_test_p',
+      'method',
+    ],
     findings.pairs.map((p) => [
       p.scope,
       name(p.a),
@@ -26,7 +44,7 @@ export function differencesCsv(findings: Findings, name: (id: string) => string)
       round(p.wins.p, 4),
       p.evened?.method ?? 'exact sign test',
     ]),
-  ) // prettier-ignore
+  )
 }
 
 /** Differences by part of the log as a table for a spreadsheet. */
@@ -55,7 +73,20 @@ export function byCsv(by: Causes['by'], name: (id: string) => string): string {
 /** The reaches as a table for a spreadsheet. */
 export function reachesCsv(findings: Findings, name: (id: string) => string): string {
   return writeCsv(
-    ['link', 'direction', 'chance', 'reach_m', 'low90_m', 'high90_m', 'seen', 'extrapolated', 'copied', 'checks', 'copy_rule', 'method'],
+    [
+      'link',
+      'direction',
+      'chance',
+      'reach_m',
+      'low90_m',
+      'high90_m',
+      'seen',
+      'extrapolated',
+      'copied',
+      'checks',
+      'copy_rule',
+      'method',
+    ],
     findings.reaches.flatMap((r) =>
       r.reaches.map((x) => [
         name(r.linkId),
@@ -72,5 +103,5 @@ export function reachesCsv(findings: Findings, name: (id: string) => string): st
         x.method,
       ]),
     ),
-  ) // prettier-ignore
+  )
 }

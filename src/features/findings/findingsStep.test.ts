@@ -48,13 +48,26 @@ describe('knobs in an address', () => {
       },
       withRuns: ['r2', 'r3'],
       claims: { x: 8000 },
-      sky: { antennas: { x: { kind: 'horizontal dipole', heightM: 6, groundLossDb: 1 }, y: { kind: 'quarter-wave vertical', heightM: 0, groundLossDb: 3 } }, layerKm: 250 },
-    } // prettier-ignore
+      sky: {
+        antennas: {
+          x: { kind: 'horizontal dipole', heightM: 6, groundLossDb: 1 },
+          y: { kind: 'quarter-wave vertical', heightM: 0, groundLossDb: 3 },
+        },
+        layerKm: 250,
+      },
+    }
     const there = queryOf(new URLSearchParams(paramsFromKnobs(knobs, 'r')))
     expect(knobsFromParams(there, plan)).toEqual(knobs)
   })
   it('pass over what is broken and keep the rest', () => {
-    const broken = { out: ['tree:x:y', 'mark:m1', 'leg:l:%E0%A4%A', 'leg:l1:wet'], claim: 'x:-3', sky: ['x:dish:2:1', 'y:dipole:900:1'], step: '99', even: 'power,magic', layer: '5' } // prettier-ignore
+    const broken = {
+      out: ['tree:x:y', 'mark:m1', 'leg:l:%E0%A4%A', 'leg:l1:wet'],
+      claim: 'x:-3',
+      sky: ['x:dish:2:1', 'y:dipole:900:1'],
+      step: '99',
+      even: 'power,magic',
+      layer: '5',
+    }
     const knobs = knobsFromParams(broken, plan)
     expect(knobs.choices.leftOut).toEqual([{ what: 'leg', id: 'l1', reason: 'wet' }])
     expect(knobs.choices.evening).toEqual(['power'])
@@ -73,7 +86,17 @@ describe('knobs in an address', () => {
     )
   })
   it('keep the plan’s where they are not named, or are none', () => {
-    const own = { rule: USUAL_COPY_RULE, marginDb: 3, reliability: 0.9, need: plan.need, areaId: null, choices: USUAL_CHOICES, withRuns: [], claims: {}, sky: { antennas: {}, layerKm: 300 } } // prettier-ignore
+    const own = {
+      rule: USUAL_COPY_RULE,
+      marginDb: 3,
+      reliability: 0.9,
+      need: plan.need,
+      areaId: null,
+      choices: USUAL_CHOICES,
+      withRuns: [],
+      claims: {},
+      sky: { antennas: {}, layerKm: 300 },
+    }
     expect(knobsFromParams({}, plan)).toEqual(own)
     expect(knobsFromParams({ margin: '-2', often: 'always' }, plan)).toEqual(own)
   })

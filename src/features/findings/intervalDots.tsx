@@ -27,8 +27,9 @@ interface MarksProps {
 }
 
 /**
- * Intervals on a chart's own axes: a bar with a small square in its middle where both ends are known; where one is open an empty
- * triangle that points that way. One drawing for all of them, since a chart's own parts for each would hold the page up.
+ * Intervals on a chart's own axes: a bar with a small square in its middle where both ends are known; where
+ * one is open an empty triangle that points that way. One drawing for all of them, since a chart's own parts
+ * for each would hold the page up.
  */
 export function IntervalMarks({ dots, color, bar }: MarksProps) {
   const [xOf, yOf] = [useXAxisScale(), useYAxisScale()]
@@ -40,7 +41,15 @@ export function IntervalMarks({ dots, color, bar }: MarksProps) {
         if (cx === undefined || cy === undefined) return null
         if (kind !== 'both') {
           const tip = kind === 'at most' ? 8 : -8
-          return <path key={i} d={`M${cx - 5} ${cy}h10l-5 ${tip}z`} fill="var(--paper)" stroke={color} strokeWidth={1.5} /> // prettier-ignore
+          return (
+            <path
+              key={i}
+              d={`M${cx - 5} ${cy}h10l-5 ${tip}z`}
+              fill="var(--paper)"
+              stroke={color}
+              strokeWidth={1.5}
+            />
+          )
         }
         return (
           <g key={i}>

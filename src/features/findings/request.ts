@@ -5,7 +5,8 @@ import { knobsFromParams } from './ruleParams'
 export type Query = Record<string, string | string[] | undefined>
 
 /**
- * What an address of findings asks for: the trial, its runs, the one shown with those put together with it, and the knobs.
+ * What an address of findings asks for: the trial, its runs, the one shown with those put together with it,
+ * and the knobs.
  * @returns null where there is no such trial; `chosen` is empty where nothing was logged
  */
 export function findingsAsked(db: Db, trialId: string, query: Query) {
@@ -14,7 +15,8 @@ export function findingsAsked(db: Db, trialId: string, query: Query) {
   const runs = listRuns(db, open.trial.id).map((row) => ({ row, log: logOf(db, row.id) }))
   const shown =
     runs.find((r) => r.row.id === query.run) ?? runs.find((r) => r.log.state !== 'voided') ?? runs[0] ?? null
-  if (!shown || shown.log.checks.length === 0) return { open, runs, shown: null, chosen: [], knobs: null, plan: null } // prettier-ignore
+  if (!shown || shown.log.checks.length === 0)
+    return { open, runs, shown: null, chosen: [], knobs: null, plan: null }
   const knobs = knobsFromParams(query, shown.row.plan)
   const others = runs.filter(
     (r) => r !== shown && knobs.withRuns.includes(r.row.id) && r.log.checks.length > 0,

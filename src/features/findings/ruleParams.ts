@@ -69,7 +69,8 @@ function choicesFromParams(params: Params): Choices {
   const [even] = listIn(params, 'even')
   const step = params.step === 'unknown' ? 'unknown' : numberIn(params, 'step', 1, 12, null)
   return {
-    evening: even === undefined ? USUAL_CHOICES.evening : EVENING_TERMS.filter((t) => even.split(',').includes(t)), // prettier-ignore
+    evening:
+      even === undefined ? USUAL_CHOICES.evening : EVENING_TERMS.filter((t) => even.split(',').includes(t)),
     leftOut: leftOutIn(params),
     unitStepDb: step,
   }
@@ -147,7 +148,10 @@ export function paramsFromKnobs(knobs: Knobs, runId: string): string {
   for (const id of knobs.withRuns) params.append('with', id)
   for (const [id, metres] of Object.entries(knobs.claims)) params.append('claim', code([id, metres]))
   for (const [id, a] of Object.entries(knobs.sky.antennas))
-    params.append('sky', code([id, a.kind === 'horizontal dipole' ? 'dipole' : 'vertical', a.heightM, a.groundLossDb])) // prettier-ignore
+    params.append(
+      'sky',
+      code([id, a.kind === 'horizontal dipole' ? 'dipole' : 'vertical', a.heightM, a.groundLossDb]),
+    )
   if (knobs.sky.layerKm !== USUAL_LAYER_KM) params.set('layer', String(knobs.sky.layerKm))
   return params.toString()
 }

@@ -1,6 +1,6 @@
 /**
- * How tables of findings are ruled. On a telephone a row is a block and each cell a line of its own, led by its `data-label`, so
- * that no figure has to be scrolled for.
+ * How tables of findings are ruled. On a telephone a row is a block and each cell a line of its own, led by
+ * its `data-label`, so that no figure has to be scrolled for.
  */
 export const TABLE = {
   borderCollapse: 'collapse',

@@ -5,9 +5,9 @@ import { useEffect, useRef, useState, useTransition } from 'react'
 import { paramsFromKnobs, type Knobs } from './ruleParams'
 
 /**
- * Knobs over the findings of an address. While the server answers, what was asked for last stands on them and is what the next turn
- * starts from. One answer is waited for at a time: of several turns in a row only the last is asked for after it, so that the
- * server never works out what nobody will see.
+ * Knobs over the findings of an address. While the server answers, what was asked for last stands on them and
+ * is what the next turn starts from. One answer is waited for at a time: of several turns in a row only the
+ * last is asked for after it, so that the server never works out what nobody will see.
  */
 export function useKnobs(knobs: Knobs, trialId: string, runId: string) {
   const router = useRouter()

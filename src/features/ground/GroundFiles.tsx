@@ -115,8 +115,16 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
       if (taken.length > 0) setSaid(`${taken.join('. ')}.`)
       router.refresh()
     } catch (e) {
-      if (e instanceof DOMException && e.name === 'AbortError') setSaid('Cancelled; nothing of that file was kept.')
-      else setProblems([{ code: 'refused', where: 'Ground', message: `It could not be read: ${e instanceof Error ? e.message : 'the reader stopped'}` }]) // prettier-ignore
+      if (e instanceof DOMException && e.name === 'AbortError')
+        setSaid('Cancelled; nothing of that file was kept.')
+      else
+        setProblems([
+          {
+            code: 'refused',
+            where: 'Ground',
+            message: `It could not be read: ${e instanceof Error ? e.message : 'the reader stopped'}`,
+          },
+        ])
     } finally {
       stop.current = null
       setDoing(null)

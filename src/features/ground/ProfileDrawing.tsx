@@ -35,7 +35,10 @@ function ticks(low: number, high: number): number[] {
   return Array.from({ length: Math.floor((high - first) / step) + 1 }, (_, i) => first + i * step)
 }
 
-/** The ground between two antennas with the earth's bulge, sight line and first Fresnel zone; the antennas are dragged up and down. */
+/**
+ * The ground between two antennas with the earth's bulge, sight line and first Fresnel zone; the antennas are
+ * dragged up and down.
+ */
 export function ProfileDrawing(props: Props) {
   const { profile, nearM, farM, frequencyMHz, clearance, width, units } = props
   const svg = useRef<SVGSVGElement>(null)

@@ -70,7 +70,9 @@ function woodWords(
   return `${distanceText(woodsM, units)} through wood takes ${woodsDb.toFixed(0)} dB. `
 }
 
-/** The ground to a mark or to the pointer, what is in the way, what would clear it, and what each link should do there. */
+/**
+ * The ground to a mark or to the pointer, what is in the way, what would clear it, and what each link should do there.
+ */
 export function ProfilePanel({
   profile,
   baseName,

@@ -57,7 +57,12 @@ describe('areas', () => {
     expect(kindOfFileArea(area('to cover'))).toBe('to cover')
     expect(kindOfFileArea(area('', 'Area 51'))).toBeNull()
   })
-  const ring = [[-30, 47], [-29, 47], [-29, 48], [-30, 47]] // prettier-ignore
+  const ring = [
+    [-30, 47],
+    [-29, 47],
+    [-29, 48],
+    [-30, 47],
+  ]
   const area = { name: '', kind: 'wood', heightM: 15, rings: [ring] }
   it.each([
     [[area], 'taken'],

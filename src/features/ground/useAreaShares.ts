@@ -19,7 +19,9 @@ interface Asked {
 
 type Shares = { share: number; known: number }[]
 
-/** The share of each area that a base here would cover, for each height of its antenna; null until the worker has it. */
+/**
+ * The share of each area that a base here would cover, for each height of its antenna; null until the worker has it.
+ */
 export function useAreaShares(areas: AreaRow[], asked: Asked): Shares[] | null {
   const { worker, place, link, heightsM, directions, settings } = asked
   const [found, setFound] = useState<{ key: string; shares: Shares[] } | null>(null)

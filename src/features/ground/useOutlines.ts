@@ -19,7 +19,10 @@ interface Asked {
   reliability: number
 }
 
-/** The reach to expect of each link round the base, made by the worker; null until it is there, or where it is not wanted. */
+/**
+ * The reach to expect of each link round the base, made by the worker; null until it is there, or where it is
+ * not wanted.
+ */
 export function useOutlines(wanted: boolean, asked: Asked): MapOutline[] | null {
   const { worker, base, links, directions, settings, reliability } = asked
   const [found, setFound] = useState<{ key: string; points: OutlinePoint[][] } | null>(null)

@@ -13,7 +13,9 @@ export interface MarksOutlook {
   outlooks: MarkOutlook[]
 }
 
-/** What to expect at each mark, worked out by the worker; until it has answered, the marks with nothing known of them. */
+/**
+ * What to expect at each mark, worked out by the worker; until it has answered, the marks with nothing known of them.
+ */
 export function useOutlooks(
   worker: TerrainWorker | null,
   /** Changes with the ground that is loaded. */

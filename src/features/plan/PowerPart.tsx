@@ -22,7 +22,11 @@ export function PowerPart({ plan, expected }: { plan: TrialPlan; expected: reado
   const [spreadDb, setSpread] = useState(4.5)
   const { state, start, stop } = usePower(plan, expected, spreadDb)
   if (plan.links.length < 2 || plan.marks.length === 0)
-    return <p style={{ margin: 0 }}>With two links and a few marks, the plan can be tried here before anybody walks.</p>
+    return (
+      <p style={{ margin: 0 }}>
+        With two links and a few marks, the plan can be tried here before anybody walks.
+      </p>
+    )
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', mb: 1 }}>
@@ -56,11 +60,28 @@ export function PowerPart({ plan, expected }: { plan: TrialPlan; expected: reado
         />
       )}
       <Box role="status" sx={{ maxWidth: 720 }}>
-        {state.at === 'failed' && <span style={{ color: 'var(--bad)' }}>It could not be tried: {state.why}.</span>}
-        {state.at === 'there' && <b>{powerSays(state.rows, plan.marks.length, plan.repeats, plan.marginDb)}</b>}
+        {state.at === 'failed' && (
+          <span style={{ color: 'var(--bad)' }}>It could not be tried: {state.why}.</span>
+        )}
+        {state.at === 'there' && (
+          <b>{powerSays(state.rows, plan.marks.length, plan.repeats, plan.marginDb)}</b>
+        )}
       </Box>
       {(state.at === 'there' || state.at === 'trying') && state.rows.length > 0 && (
-        <Box component="table" sx={{ borderCollapse: 'collapse', mt: 1, '& td, & th': { borderTop: '1px solid var(--rule)', py: 0.5, pr: 3, textAlign: 'left', fontWeight: 400 } }}>
+        <Box
+          component="table"
+          sx={{
+            borderCollapse: 'collapse',
+            mt: 1,
+            '& td, & th': {
+              borderTop: '1px solid var(--rule)',
+              py: 0.5,
+              pr: 3,
+              textAlign: 'left',
+              fontWeight: 400,
+            },
+          }}
+        >
           <thead>
             <tr>
               <th>Marks</th>
@@ -83,4 +104,4 @@ export function PowerPart({ plan, expected }: { plan: TrialPlan; expected: reado
       )}
     </>
   )
-} // prettier-ignore
+}

@@ -19,7 +19,12 @@ export function designsOf(marks: number, repeats: number): { marks: number; repe
 const ENOUGH = 0.8
 
 /** What the tries say of the plan, and what would be enough. */
-export function powerSays(rows: readonly PowerRow[], marks: number, repeats: number, marginDb: number): string {
+export function powerSays(
+  rows: readonly PowerRow[],
+  marks: number,
+  repeats: number,
+  marginDb: number,
+): string {
   const own = rows.find((r) => r.marks === marks && r.repeats === repeats)
   if (!own) return ''
   const share = (r: PowerRow) => r.told / r.tries
@@ -32,7 +37,8 @@ export function powerSays(rows: readonly PowerRow[], marks: number, repeats: num
   const enough = rows
     .filter((r) => share(r) >= ENOUGH)
     .sort((a, b) => a.marks * a.repeats - b.marks * b.repeats)[0]
-  if (!enough) return `${head} Not even twice the marks would do: ask for a larger difference, or make the spread smaller.`
+  if (!enough)
+    return `${head} Not even twice the marks would do: ask for a larger difference, or make the spread smaller.`
   const times = enough.repeats > repeats ? `, each check ${enough.repeats} times` : ''
   return `${head} ${enough.marks} marks${times} would tell it in ${Math.round(100 * share(enough))}.`
-} // prettier-ignore
+}

@@ -1,7 +1,18 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { testDay } from '@/data/testDay'
 import type { EntryBody } from '@/core/trial'
-import { addTrial, appendEntries, importDay, listRuns, newId, openDatabase, openTrial, planOf, startRun, type Db } from '@/data' // prettier-ignore
+import {
+  addTrial,
+  appendEntries,
+  importDay,
+  listRuns,
+  newId,
+  openDatabase,
+  openTrial,
+  planOf,
+  startRun,
+  type Db,
+} from '@/data'
 import { trialLine, trialState } from './trialLine'
 
 let db: Db
@@ -13,12 +24,28 @@ beforeEach(() => {
 
 const write = (runId: string, body: EntryBody) =>
   appendEntries(db, [
-    { id: newId(), runId, device: 'd', role: 'out there', wallTime: new Date().toISOString(), seq: 1, supersedes: null, body },
-  ]) // prettier-ignore
+    {
+      id: newId(),
+      runId,
+      device: 'd',
+      role: 'out there',
+      wallTime: new Date().toISOString(),
+      seq: 1,
+      supersedes: null,
+      body,
+    },
+  ])
 const open = (id: string) => openTrial(db, id)!
 const line = (id: string) => trialLine(db, open(id).trial)
 const again = () =>
-  startRun(db, trialId, 'Again', planOf(open(trialId)), { note: '', fixedBeforehand: true, imported: false }, '2099-01-01T00:00:00.000Z') // prettier-ignore
+  startRun(
+    db,
+    trialId,
+    'Again',
+    planOf(open(trialId)),
+    { note: '', fixedBeforehand: true, imported: false },
+    '2099-01-01T00:00:00.000Z',
+  )
 
 describe('a trial in a line', () => {
   it('that was carried out says how many checks it has and leads to its findings', () => {
@@ -29,7 +56,17 @@ describe('a trial in a line', () => {
   it('that is going on says how far it is and leads to the field', () => {
     const { links, marks } = planOf(open(trialId))
     const runId = again()
-    write(runId, { kind: 'check', linkId: links[0]!.id, markId: marks[0]!.id, direction: 'to base', repeat: 1, text: '5 by 7', calls: 1, remark: '', state: 'graded' }) // prettier-ignore
+    write(runId, {
+      kind: 'check',
+      linkId: links[0]!.id,
+      markId: marks[0]!.id,
+      direction: 'to base',
+      repeat: 1,
+      text: '5 by 7',
+      calls: 1,
+      remark: '',
+      state: 'graded',
+    })
     expect(line(trialId).step).toBe('field')
     expect(line(trialId).state).toMatch(/^1 of \d+ checks made$/)
   })
@@ -55,7 +92,11 @@ describe('a trial in a line', () => {
   it('whose only run is void says so and leads back to the plan', () => {
     for (const { id } of listRuns(db, trialId))
       write(id, { kind: 'run', state: 'voided', reason: 'wrong lead' })
-    expect(trialState(db, open(trialId))).toMatchObject({ field: 'run voided', findings: 'nothing logged', run: null }) // prettier-ignore
+    expect(trialState(db, open(trialId))).toMatchObject({
+      field: 'run voided',
+      findings: 'nothing logged',
+      run: null,
+    })
     expect(line(trialId)).toMatchObject({ step: 'plan' })
   })
 })

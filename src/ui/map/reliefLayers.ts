@@ -21,7 +21,10 @@ export interface Picture {
 /** More than is seen is painted, so that a little panning needs nothing new. */
 const MARGIN = 1.4
 
-/** Relief and contours, painted by the worker for the part of the map that is seen; the heights are written here, where the face is. */
+/**
+ * Relief and contours, painted by the worker for the part of the map that is seen; the heights are written
+ * here, where the face is.
+ */
 export function groundLayer(
   { worker, ids, night }: LoadedGround,
   ink: string,

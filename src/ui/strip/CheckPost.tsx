@@ -48,7 +48,9 @@ function Cap({
   )
 }
 
-/** One check: a post standing on the lane for "to base", hanging under it for "from base"; a ring where none was heard. */
+/**
+ * One check: a post standing on the lane for "to base", hanging under it for "from base"; a ring where none was heard.
+ */
 export function CheckPost({ post, laneName, px, mid, hue, place, tabIndex, onOpen }: PostProps) {
   const up = post.direction !== 'from base'
   const sign = up ? -1 : 1

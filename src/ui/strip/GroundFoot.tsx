@@ -38,7 +38,10 @@ function groundAt(leg: LegGround, d: number): number {
 
 const KINDS = { clear: 'in sight', grazing: 'grazing', shadowed: 'shadowed' } as const
 
-/** The ground's profile under the lanes on their scale, with the sight line, what is in its way, and how each mark is seen. */
+/**
+ * The ground's profile under the lanes on their scale, with the sight line, what is in its way, and how each
+ * mark is seen.
+ */
 export function GroundFoot({ ground, top, height, width, x, units }: Props) {
   const { legs } = ground
   const heights = legs.flatMap((l) => l.ground.map((p) => p.heightM))

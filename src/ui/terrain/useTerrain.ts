@@ -25,8 +25,8 @@ export function freshTerrainWorker(): { worker: TerrainWorker; broken: Promise<n
 const NONE: never[] = []
 
 /**
- * The worker with the grids loaded that are listed; null until they are, or where there are none; with a key that changes with what is
- * loaded, and why nothing could be, in a clause.
+ * The worker with the grids loaded that are listed; null until they are, or where there are none; with a key
+ * that changes with what is loaded, and why nothing could be, in a clause.
  */
 export function useTerrain(
   grids: readonly GridPlace[],

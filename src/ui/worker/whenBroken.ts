@@ -1,6 +1,6 @@
 /**
- * Fails when a worker cannot be started or its script breaks off. Calls by Comlink would be waited for without end then, so they
- * are raced against it.
+ * Fails when a worker cannot be started or its script breaks off. Calls by Comlink would be waited for
+ * without end then, so they are raced against it.
  */
 export function whenBroken(worker: Worker): Promise<never> {
   const broken = new Promise<never>((_, reject) => {

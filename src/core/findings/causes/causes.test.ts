@@ -29,16 +29,30 @@ const FIELD: SimulatedField = {
   gainDbi: {},
 }
 const id = (x: string) => x
-const causes = (p: TrialPlan, field: SimulatedField, ground: PlanGround | null = null, events: LoggedEvent[] = []): Promise<Causes> => {
+const causes = (
+  p: TrialPlan,
+  field: SimulatedField,
+  ground: PlanGround | null = null,
+  events: LoggedEvent[] = [],
+): Promise<Causes> => {
   const input = inputOf(p, p.marks, logged(simulateRun(p, field)), true)
   return causesOf(input, prepareFindings(input), ground, events)
-} // prettier-ignore
-const whip = (letter: string, antenna: string, unit: string) => rig(letter, { traits: { antenna, radio: 'handheld', radioUnit: unit } }) // prettier-ignore
+}
+const whip = (letter: string, antenna: string, unit: string) =>
+  rig(letter, { traits: { antenna, radio: 'handheld', radioUnit: unit } })
 
 describe('what each thing brought', () => {
   const masts = ['l', 'h'].map((x, i) => ({ ...desk, id: x, name: `mast ${i}`, antennaHeightM: i ? 8 : 4 }))
   const outs = [rig('a'), rig('b')]
-  const four: Link[] = masts.flatMap((m) => outs.map((o) => ({ id: `${o.id}${m.id}`, letter: `${o.letter}${m.id}`, name: `${o.name} ${m.name}`, base: m, out: o }))) // prettier-ignore
+  const four: Link[] = masts.flatMap((m) =>
+    outs.map((o) => ({
+      id: `${o.id}${m.id}`,
+      letter: `${o.letter}${m.id}`,
+      name: `${o.name} ${m.name}`,
+      base: m,
+      out: o,
+    })),
+  )
   it('tells the mast from the antenna, and that they add up', async () => {
     const { matrix } = await causes(plan(four, 16), { ...FIELD, gainDbi: { a: -4, b: 2 } })
     expect(matrix!.mains.map((m) => [m.end, m.level])).toEqual([
@@ -62,9 +76,16 @@ describe('what each thing brought', () => {
     expect(matrixWords(matrix!).join(' ')).toContain('They do not add up')
   })
   it('credits nothing to an antenna that was only ever on one radio, and tells a unit where it was swapped', async () => {
-    const tied = [whip('a', 'stub', 'one'), whip('b', 'long', 'two'), whip('c', 'gain', 'three')].map((r) => link(r)) // prettier-ignore
+    const tied = [whip('a', 'stub', 'one'), whip('b', 'long', 'two'), whip('c', 'gain', 'three')].map((r) =>
+      link(r),
+    )
     expect((await causes(plan(tied, 12), FIELD)).matrix).toBeNull()
-    const crossed = [whip('a', 'stub', 'one'), whip('b', 'long', 'one'), whip('c', 'stub', 'two'), whip('d', 'long', 'two')].map((r) => link(r)) // prettier-ignore
+    const crossed = [
+      whip('a', 'stub', 'one'),
+      whip('b', 'long', 'one'),
+      whip('c', 'stub', 'two'),
+      whip('d', 'long', 'two'),
+    ].map((r) => link(r))
     const { matrix } = await causes(plan(crossed, 16), { ...FIELD, gainDbi: { a: 0, b: 5, c: -6, d: -1 } })
     expect(matrix!.mains.map((m) => m.names[0])).toEqual(['antenna', 'radio unit'])
     expect(unitWords(matrix)).toMatch(/^The units differ: two against one −\d/)
@@ -84,8 +105,12 @@ describe('what each thing brought', () => {
 describe('where and when it holds', () => {
   it('finds a flip between legs and none where there is none', async () => {
     const p = plan([link(rig('a')), link(rig('b'))], 24)
-    const two: TrialPlan = { ...p, marks: p.marks.map((m, i) => (i % 2 ? { ...m, legId: 'top', legName: 'Top', id: `t${i}` } : m)) } // prettier-ignore
-    const overGround: SimulatedField['overGround'] = (l, m) => 118 + 35 * Math.log10(m.distanceM / 1000) + (m.legId === 'top' ? 1 : -1) * (l.id === 'a' ? 5 : -5) // prettier-ignore
+    const two: TrialPlan = {
+      ...p,
+      marks: p.marks.map((m, i) => (i % 2 ? { ...m, legId: 'top', legName: 'Top', id: `t${i}` } : m)),
+    }
+    const overGround: SimulatedField['overGround'] = (l, m) =>
+      118 + 35 * Math.log10(m.distanceM / 1000) + (m.legId === 'top' ? 1 : -1) * (l.id === 'a' ? 5 : -5)
     const found = await causes(two, { ...FIELD, groundLossDb: 0, extraSlopeDb: 0, overGround })
     const leg = found.by.find((b) => b.what === 'leg')!.pairs[0]!
     expect(leg.flips).toBe(true)
@@ -94,7 +119,9 @@ describe('where and when it holds', () => {
     )
     expect(found.legs.map((l) => l.legName)).toContain('Top')
     const still = await causes(two, FIELD)
-    expect(byWords('leg', still.by.find((b) => b.what === 'leg')!.pairs[0]!, id)).toContain('no change with the leg is sure') // prettier-ignore
+    expect(byWords('leg', still.by.find((b) => b.what === 'leg')!.pairs[0]!, id)).toContain(
+      'no change with the leg is sure',
+    )
   })
   it('says nothing of groups with fewer than four marks', async () => {
     expect((await causes(plan([link(rig('a')), link(rig('b'))], 6), FIELD)).by).toEqual([])
@@ -107,11 +134,17 @@ describe('does the log hold together', () => {
     const p = { ...plan([link(rig('a')), link(rig('b'))], 8, defaultScale('level'), 2), controlLinkId: 'a' }
     const input = inputOf(p, p.marks, [], true)
     const at = (h: number) => new Date(Date.UTC(2026, 4, 16, 8) + h * 3_600_000).toISOString()
-    const checks = logged(simulateRun(p, { ...FIELD, inDbm: true, fadingDb: 0.5, linkDb: 0, mostCalls: 1 })).map((c) => {
+    const checks = logged(
+      simulateRun(p, { ...FIELD, inDbm: true, fadingDb: 0.5, linkDb: 0, mostCalls: 1 }),
+    ).map((c) => {
       const hours = Number(c.markId.slice(1)) / 8 + (c.repeat === 2 ? 3 : 0)
       const dbm = Number(c.text.replace(' dBm', ''))
-      return { ...c, time: at(hours), text: Number.isNaN(dbm) ? c.text : `${Math.round(dbm - 2 * hours)} dBm` }
-    }) // prettier-ignore
+      return {
+        ...c,
+        time: at(hours),
+        text: Number.isNaN(dbm) ? c.text : `${Math.round(dbm - 2 * hours)} dBm`,
+      }
+    })
     const found = await causesOf({ ...input, checks }, prepareFindings({ ...input, checks }), null)
     expect(found.drift!.byControl).toBe(true)
     expect(Math.abs(found.drift!.slope.slope + 2)).toBeLessThan(0.5)
@@ -131,9 +164,16 @@ describe('does the log hold together', () => {
 describe('runs put together', () => {
   const p = { ...plan([link(rig('a')), link(rig('b'))], 16), controlLinkId: 'a' }
   const run = (name: string, seed: number, more: Partial<SimulatedField> = {}, own = p) => ({
-    id: name, name, plan: own, marks: own.marks, fixedBeforehand: true,
-    checks: logged(simulateRun(own, { ...FIELD, seed, gainDbi: { a: 4, b: 0 }, ...more })).map((c) => ({ ...c, id: `${name} ${c.id}` })),
-  }) // prettier-ignore
+    id: name,
+    name,
+    plan: own,
+    marks: own.marks,
+    fixedBeforehand: true,
+    checks: logged(simulateRun(own, { ...FIELD, seed, gainDbi: { a: 4, b: 0 }, ...more })).map((c) => ({
+      ...c,
+      id: `${name} ${c.id}`,
+    })),
+  })
   const pooled = async (parts: ReturnType<typeof run>[]) => {
     const { input, apart } = poolRuns(parts, p.copyRule, USUAL_CHOICES)
     const prepared = prepareFindings(input)
@@ -145,7 +185,8 @@ describe('runs put together', () => {
       run('first', 1),
       run('second', 2, { groundLossDb: 15 }),
     ])
-    const width = (x: typeof one) => x.pairs.at(-1)!.evened!.interval90.high! - x.pairs.at(-1)!.evened!.interval90.low! // prettier-ignore
+    const width = (x: typeof one) =>
+      x.pairs.at(-1)!.evened!.interval90.high! - x.pairs.at(-1)!.evened!.interval90.low!
     expect(width(prepared)).toBeLessThan(width(one))
     const [offset] = found.offsets
     expect(offset!.by).toBe('the control link')
@@ -155,16 +196,29 @@ describe('runs put together', () => {
     expect(found.apart).toEqual([])
   })
   it('point at a run that does not fit, and drop none', async () => {
-    const { causes: found, input } = await pooled([run('first', 1), run('second', 2), run('odd', 3, { gainDbi: { a: -14, b: 0 } })]) // prettier-ignore
+    const { causes: found, input } = await pooled([
+      run('first', 1),
+      run('second', 2),
+      run('odd', 3, { gainDbi: { a: -14, b: 0 } }),
+    ])
     expect(found.apart.some((a) => a.runId === 'odd')).toBe(true)
-    expect(apartWords(found.apart.find((a) => a.runId === 'odd')!, id, id)).toMatch(/^odd does not fit: there a less b/) // prettier-ignore
+    expect(
+      apartWords(
+        found.apart.find((a) => a.runId === 'odd')!,
+        id,
+        id,
+      ),
+    ).toMatch(/^odd does not fit: there a less b/)
     expect(input.runs).toHaveLength(3)
   })
   it('keep a run with another scale out and say why; evened to the first run’s figures', async () => {
     const other = { ...p, scales: { base: defaultScale('words'), out: defaultScale('words') } }
     const { apart } = await pooled([run('first', 1), run('other', 2, {}, other)])
     expect(apart[0]!.why).toContain('another scale')
-    const strong: TrialPlan = { ...p, links: p.links.map((l) => (l.id === 'a' ? { ...l, out: { ...l.out, powerW: 20 } } : l)) } // prettier-ignore
+    const strong: TrialPlan = {
+      ...p,
+      links: p.links.map((l) => (l.id === 'a' ? { ...l, out: { ...l.out, powerW: 20 } } : l)),
+    }
     const { input } = await pooled([run('first', 1), run('strong', 2, {}, strong)])
     const moved = input.checks.filter((c) => c.runId === 'strong' && c.linkId === 'a')
     expect(moved.find((c) => c.direction === 'to base')!.attenuationDb).toBeCloseTo(-10, 6)
@@ -176,7 +230,17 @@ describe('against the prediction', () => {
   it('says by how much a direction runs under it, and the copies', async () => {
     const p = plan([link(rig('a')), link(rig('b'))], 20)
     const bare = { ...FIELD, groundLossDb: 0 }
-    const expected = p.marks.flatMap((m) => p.links.flatMap((l) => p.directions.map((direction) => ({ markId: m.id, key: linkKey(l), direction, levelDbm: medianLevel(l, direction, m.distanceM, bare), chance: 0.9 })))) // prettier-ignore
+    const expected = p.marks.flatMap((m) =>
+      p.links.flatMap((l) =>
+        p.directions.map((direction) => ({
+          markId: m.id,
+          key: linkKey(l),
+          direction,
+          levelDbm: medianLevel(l, direction, m.distanceM, bare),
+          chance: 0.9,
+        })),
+      ),
+    )
     const ground: PlanGround = { baseGroundM: 3, baseAntennaM: 8, legs: [], expected }
     const found = (await causes(p, { ...FIELD, groundLossDb: 10, shadowDb: 3 }, ground)).prediction!
     for (const o of found.offsets) {
@@ -193,7 +257,10 @@ describe('against the prediction', () => {
 describe('other scales and other stations', () => {
   it('quotes steps and never dB where the scale has none', async () => {
     const p = plan([link(rig('a')), link(rig('b'))], 20, defaultScale('readability'))
-    const checks = simulateRun(p, { ...FIELD, gainDbi: { a: 9, b: 0 } }).map((c) => ({ ...c, text: c.text.replace(/ by .*/, '') })) // prettier-ignore
+    const checks = simulateRun(p, { ...FIELD, gainDbi: { a: 9, b: 0 } }).map((c) => ({
+      ...c,
+      text: c.text.replace(/ by .*/, ''),
+    }))
     const input = inputOf(p, p.marks, logged(checks), true)
     const found = await causesOf(input, prepareFindings(input), null)
     const [words] = otherScaleWords(found, id)
@@ -202,12 +269,22 @@ describe('other scales and other stations', () => {
   })
   it('counts what other stations said of both, with every meter’s step unknown', async () => {
     const p = plan([link(rig('a')), link(rig('b'))], 6)
-    const say = (name: string, linkId: string, text: string): LoggedEvent => ({ id: `${name}${linkId}`, time: '', device: 'd', body: { kind: 'station', name, place: '', direction: 'from base', linkId, text } }) // prettier-ignore
-    const events = ['Anna', 'Bert', 'Cilla', 'Dov', 'Eve'].flatMap((n, i) => [say(n, 'a', `5 by ${7 + (i % 2)}`), say(n, 'b', `5 by ${5 + (i % 2)}`)]) // prettier-ignore
+    const say = (name: string, linkId: string, text: string): LoggedEvent => ({
+      id: `${name}${linkId}`,
+      time: '',
+      device: 'd',
+      body: { kind: 'station', name, place: '', direction: 'from base', linkId, text },
+    })
+    const events = ['Anna', 'Bert', 'Cilla', 'Dov', 'Eve'].flatMap((n, i) => [
+      say(n, 'a', `5 by ${7 + (i % 2)}`),
+      say(n, 'b', `5 by ${5 + (i % 2)}`),
+    ])
     const { strangers } = await causes(p, FIELD, null, [...events, say('Fay', 'a', '5 by 5')])
     expect(strangers).toHaveLength(1)
     expect(strangers[0]).toMatchObject({ wins: 5, draws: 0, losses: 0 })
-    expect(strangersWords(strangers[0]!, id)).toMatch(/^5 of the other stations gave a more, 0 the same, 0 gave b more, from base\. That is \+\d/) // prettier-ignore
+    expect(strangersWords(strangers[0]!, id)).toMatch(
+      /^5 of the other stations gave a more, 0 the same, 0 gave b more, from base\. That is \+\d/,
+    )
   })
 })
 

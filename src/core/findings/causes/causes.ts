@@ -78,7 +78,10 @@ function reachByLeg(input: FindingsInput, slope: number): LegReach[] {
 /** What of it depends on the log alone, and takes most of the time. */
 export type LogCauses = Omit<Causes, 'legs' | 'prediction' | 'next'>
 
-/** What of the findings the causes build on: small enough to be handed to a worker, which then need not prepare them again. */
+/**
+ * What of the findings the causes build on: small enough to be handed to a worker, which then need not
+ * prepare them again.
+ */
 export interface CausesBasis {
   pairs: Prepared['pairs']
   fit: MarkedLevels | null
@@ -89,7 +92,8 @@ export function basisOf({ pairs, levels: { fit } }: Prepared): CausesBasis {
 }
 
 /**
- * What the log tells of causes, whatever counts as copied. Repeatable; takes a second or two for thirty marks and three links.
+ * What the log tells of causes, whatever counts as copied. Repeatable; takes a second or two for thirty marks
+ * and three links.
  * @param ground what is known of the ground under the marks; null where nothing is
  * @param events of the log, for what other stations said and what was written down of the conditions
  * @param breathe waited for between the parts, so that others can be answered meanwhile
@@ -141,7 +145,10 @@ export async function causesInLog(
   }
 }
 
-/** All that lies behind the verdicts. @param inLog as {@link causesInLog} gave it for the same log, so that a knob answers soon */
+/**
+ * All that lies behind the verdicts.
+ * @param inLog as {@link causesInLog} gave it for the same log, so that a knob answers soon
+ */
 export function causesUnder(
   input: FindingsInput,
   { pairs, fit }: CausesBasis,

@@ -39,10 +39,14 @@ export function matrixWords(matrix: Matrix): string[] {
   const base = matrix.mains.find((m) => m.end === 'base' && m.holds && m.effect.estimate > 0)
   const crossed = matrix.interactions.filter((i) => i.first.end === 'base' || i.second.end === 'base')
   if (base && crossed.length > 0 && crossed.every((i) => !i.holds))
-    words.push(`A change at the base helps everybody: ${base.level} brought about as much whatever was used out there.`) // prettier-ignore
+    words.push(
+      `A change at the base helps everybody: ${base.level} brought about as much whatever was used out there.`,
+    )
   words.push(...matrix.together.map(togetherWords))
   for (const c of matrix.confounded)
-    words.push(`What the ${andList(c.names)} ${END[c.end]} brings cannot be told: it follows from the other settings. Swap it across the others.`) // prettier-ignore
+    words.push(
+      `What the ${andList(c.names)} ${END[c.end]} brings cannot be told: it follows from the other settings. Swap it across the others.`,
+    )
   return words
 }
 
@@ -66,9 +70,16 @@ const IN: Record<ByWhat, (g: string) => string> = {
   direction: (g) => g,
   leg: (g) => `on ${g}`,
   distance: (g) => (g === 'near' ? 'near' : g === 'far' ? 'far out' : 'in the middle'),
-  'kind of ground': (g) => (g === 'clear' ? 'where the way is clear' : g === 'grazing' ? 'where it grazes the ground' : 'in the shadow of the ground'), // prettier-ignore
+  'kind of ground': (g) =>
+    g === 'clear'
+      ? 'where the way is clear'
+      : g === 'grazing'
+        ? 'where it grazes the ground'
+        : 'in the shadow of the ground',
   'time of day': (g) => `from ${g}`,
-  ...(Object.fromEntries(CONDITIONS.map(({ factor }) => [factor, (g: string) => `while it was “${g}”`])) as Record<ConditionFactor, (g: string) => string>), // prettier-ignore
+  ...(Object.fromEntries(
+    CONDITIONS.map(({ factor }) => [factor, (g: string) => `while it was “${g}”`]),
+  ) as Record<ConditionFactor, (g: string) => string>),
 }
 
 /** Whether a pair's difference depends on something; a flip only where both sides of it are sure. */
@@ -136,7 +147,9 @@ export function predictionWords(found: AgainstPrediction, mark: Name): string[] 
       : `Strong and weak places are told right: 10 dB predicted was ${plain(10 * slope.estimate)} dB reported (${plain(10 * slope.low)} to ${plain(10 * slope.high)}).`,
   )
   if (copies.checks > 0)
-    words.push(`Of ${copies.checks} checks, ${Math.round(copies.expected)} were expected to be copied and ${copies.seen} were.`) // prettier-ignore
+    words.push(
+      `Of ${copies.checks} checks, ${Math.round(copies.expected)} were expected to be copied and ${copies.seen} were.`,
+    )
   if (found.marksOff.length > 0)
     words.push(
       `Far off: ${andList(found.marksOff.slice(0, 4).map((m) => `${mark(m.markId)} ${signed(m.db)} dB`))}.`,

@@ -6,9 +6,18 @@ import { byWords } from './causesWords'
 import { conditionGroupings, type RunEvent } from './conditions'
 
 let made = 0
-const written = (when: 'start' | 'change' | 'end', time: string, values: Record<string, string>, runId?: string): RunEvent => ({
-  id: `w${made++}`, time, device: 'd', runId, body: { kind: 'conditions', when, values, ticked: [] },
-}) // prettier-ignore
+const written = (
+  when: 'start' | 'change' | 'end',
+  time: string,
+  values: Record<string, string>,
+  runId?: string,
+): RunEvent => ({
+  id: `w${made++}`,
+  time,
+  device: 'd',
+  runId,
+  body: { kind: 'conditions', when, values, ticked: [] },
+})
 
 const at = (hour: number) => new Date(Date.UTC(2026, 4, 16, hour)).toISOString()
 
@@ -30,12 +39,21 @@ describe('conditions as factors', () => {
       written('start', at(9), { ground: 'dry' }, 'june'),
     ])
     expect(ground!.what).toBe('wetness of the ground')
-    expect(['may', 'june', 'july'].map((runId) => ground!.groupOf({ runId, time: at(10) }))).toEqual(['wet', 'dry', null]) // prettier-ignore
+    expect(['may', 'june', 'july'].map((runId) => ground!.groupOf({ runId, time: at(10) }))).toEqual([
+      'wet',
+      'dry',
+      null,
+    ])
   })
 
   it('what never changed, or was left empty, is no factor', () => {
     expect(conditionGroupings([])).toEqual([])
-    expect(conditionGroupings([written('start', at(9), { band: 'quiet', weather: '' }), written('change', at(12), { band: 'QUIET', weather: 'rain' })])).toEqual([]) // prettier-ignore
+    expect(
+      conditionGroupings([
+        written('start', at(9), { band: 'quiet', weather: '' }),
+        written('change', at(12), { band: 'QUIET', weather: 'rain' }),
+      ]),
+    ).toEqual([])
   })
 
   it('a winner that changes with the band state is told as a flip by it', async () => {
@@ -45,17 +63,23 @@ describe('conditions as factors', () => {
     const checks = logged(
       simulateRun(p, {
         ...field,
-        overGround: (l, m) => 118 + 35 * Math.log10(m.distanceM / 1000) + (open(m.id) === (l.id === 'a') ? 5 : -5), // prettier-ignore
+        overGround: (l, m) =>
+          118 + 35 * Math.log10(m.distanceM / 1000) + (open(m.id) === (l.id === 'a') ? 5 : -5),
       }),
     ).map((c) => ({ ...c, time: at(open(c.markId) ? 13 : 9) }))
     const input = inputOf(p, p.marks, checks, true)
-    const events = [written('start', at(8), { band: 'quiet' }), written('change', at(12), { band: 'open to the south' })] // prettier-ignore
+    const events = [
+      written('start', at(8), { band: 'quiet' }),
+      written('change', at(12), { band: 'open to the south' }),
+    ]
     const { by } = await causesOf(input, prepareFindings(input), null, events)
     const band = by.find((b) => b.what === 'band state')!.pairs[0]!
     expect(band.flips).toBe(true)
     expect(byWords('band state', band, (x) => x)).toMatch(
       /^It flips by band state: a is ahead while it was “quiet” \(\+\d+\.\d dB\), b while it was “open to the south” \(\+\d+\.\d dB\)\.$/,
     )
-    expect((await causesOf(input, prepareFindings(input), null)).by.map((b) => b.what)).not.toContain('band state') // prettier-ignore
+    expect((await causesOf(input, prepareFindings(input), null)).by.map((b) => b.what)).not.toContain(
+      'band state',
+    )
   })
 })

@@ -21,8 +21,8 @@ interface Written {
 }
 
 /**
- * What was written down of the conditions, as factors: what was said at the start holds from a run's beginning, a change from
- * its time on. What was said at the end is of no check: when it came to be so nobody knows.
+ * What was written down of the conditions, as factors: what was said at the start holds from a run's
+ * beginning, a change from its time on. What was said at the end is of no check: when it came to be so nobody knows.
  * @param events of all runs, in the order of their making
  */
 export function conditionGroupings(events: readonly RunEvent[]): ConditionGrouping[] {

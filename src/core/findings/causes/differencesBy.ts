@@ -24,9 +24,9 @@ export interface DifferenceBy {
 const FEWEST_MARKS = 4
 
 /**
- * Differences of every pair of links by groups of checks, within marks and all in one model, so that the spreads are shared.
- * A change is told at 5 in a hundred over all pairs of groups and links together (Bonferroni), a flip only where both sides of
- * it are sure by themselves.
+ * Differences of every pair of links by groups of checks, within marks and all in one model, so that the
+ * spreads are shared. A change is told at 5 in a hundred over all pairs of groups and links together
+ * (Bonferroni), a flip only where both sides of it are sure by themselves.
  * @param groupOf the group of a check; null leaves it out
  * @returns empty where fewer than two groups have four marks
  */
@@ -66,18 +66,32 @@ export function differencesBy(
   const sure = (e: FactorEffect) => 2 * Math.min(e.chanceAboveNought, 1 - e.chanceAboveNought) * looks < 0.05
   return pairs.map(([i, k]) => {
     const draws = groups.map((_, g) => fit.draws.map((d) => at(d, i, g) - at(d, k, g)))
-    const within = groups.map((group, g) => ({ group, effect: effectOf(draws[g]!), marks: marksIn.get(group)!.size })) // prettier-ignore
+    const within = groups.map((group, g) => ({
+      group,
+      effect: effectOf(draws[g]!),
+      marks: marksIn.get(group)!.size,
+    }))
     const changes = groups
       .flatMap((_, g) =>
         groups.slice(g + 1).map((__, n) => {
           const h = g + 1 + n
-          return { from: groups[g]!, to: groups[h]!, effect: effectOf(draws[h]!.map((v, t) => v - draws[g]![t]!)) } // prettier-ignore
+          return {
+            from: groups[g]!,
+            to: groups[h]!,
+            effect: effectOf(draws[h]!.map((v, t) => v - draws[g]![t]!)),
+          }
         }),
       )
       .filter((c) => sure(c.effect))
       .sort((x, y) => Math.abs(y.effect.estimate) - Math.abs(x.effect.estimate))
     const above = within.some((w) => w.effect.interval95.low! > 0)
     const below = within.some((w) => w.effect.interval95.high! < 0)
-    return { a: links[i]!.id, b: links[k]!.id, within, change: changes[0] ?? null, flips: changes.length > 0 && above && below } // prettier-ignore
+    return {
+      a: links[i]!.id,
+      b: links[k]!.id,
+      within,
+      change: changes[0] ?? null,
+      flips: changes.length > 0 && above && below,
+    }
   })
 }

@@ -16,7 +16,8 @@ export interface Drift {
 const SAME_VISIT_MINUTES = 10
 
 /**
- * Drift within a run: the same link, mark and direction checked again at another time, by the control link where it was.
+ * Drift within a run: the same link, mark and direction checked again at another time, by the control link
+ * where it was.
  * @returns null where too little was checked again, ten minutes or more later
  */
 export function driftOf(input: FindingsInput, checks: readonly ReadCheck[], cells: CellsById): Drift | null {
@@ -30,7 +31,9 @@ export function driftOf(input: FindingsInput, checks: readonly ReadCheck[], cell
       series.set(key, [...(series.get(key) ?? []), { x: at, y: middle }])
     }
     // Calls of one visit are one look at the hour.
-    return [...series.values()].filter((s) => (Math.max(...s.map((p) => p.x)) - Math.min(...s.map((p) => p.x))) * 60 >= SAME_VISIT_MINUTES) // prettier-ignore
+    return [...series.values()].filter(
+      (s) => (Math.max(...s.map((p) => p.x)) - Math.min(...s.map((p) => p.x))) * 60 >= SAME_VISIT_MINUTES,
+    )
   }
   const control = seriesOf(checks.filter((c) => c.linkId === input.controlLinkId))
   const byControl = theilSen(control)

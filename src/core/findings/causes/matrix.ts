@@ -39,9 +39,11 @@ export interface Matrix {
 }
 
 interface Column {
-  of: { kind: 'main'; factor: Factor; level: number } | { kind: 'both'; a: Factor; i: number; b: Factor; k: number }
+  of:
+    | { kind: 'main'; factor: Factor; level: number }
+    | { kind: 'both'; a: Factor; i: number; b: Factor; k: number }
   values: Map<string, number>
-} // prettier-ignore
+}
 
 const EVENED_BY: Record<(typeof EVENING_TERMS)[number], FactorName[]> = {
   power: ['power'],
@@ -89,8 +91,9 @@ const mainColumn = (factor: Factor, level: number, links: readonly string[]): Co
 })
 
 /**
- * Main effects and interactions of everything that was set differently among the links of a trial, at either end: within marks,
- * evened, adjusted together by Holm. Nothing is said of a factor whose settings follow from the others'.
+ * Main effects and interactions of everything that was set differently among the links of a trial, at either
+ * end: within marks, evened, adjusted together by Holm. Nothing is said of a factor whose settings follow
+ * from the others'.
  * @returns null where fewer than two things can be told apart, which is a comparison of links and nothing more
  */
 export function matrixOf(
@@ -146,11 +149,23 @@ export function matrixOf(
   return {
     mains: mains.map((c, i) => {
       const { factor, level } = c.of as Extract<Column['of'], { kind: 'main' }>
-      return { end: factor.end, names: factor.names, level: factor.levels[level]!, against: factor.levels[0]!, effect: effects[i]!, holds: hold[i]! } // prettier-ignore
+      return {
+        end: factor.end,
+        names: factor.names,
+        level: factor.levels[level]!,
+        against: factor.levels[0]!,
+        effect: effects[i]!,
+        holds: hold[i]!,
+      }
     }),
     interactions: both.map((c, i) => {
       const { a, i: la, b, k } = c.of as Extract<Column['of'], { kind: 'both' }>
-      return { first: { end: a.end, level: a.levels[la]! }, second: { end: b.end, level: b.levels[k]! }, effect: crossed[i]!, holds: crossedHold[i]! } // prettier-ignore
+      return {
+        first: { end: a.end, level: a.levels[la]! },
+        second: { end: b.end, level: b.levels[k]! },
+        effect: crossed[i]!,
+        holds: crossedHold[i]!,
+      }
     }),
     together: together.map(named),
     confounded: confounded.map(named),

@@ -26,9 +26,9 @@ const WALK_KMH = 4
 const MINUTES_A_CHECK = 1.5
 
 /**
- * The next checks that tell most about a pair, under the fitted levels: at a mark the pair bounds the difference unless both are
- * below hearing or both at full scale; a mark already visited narrows only what differs from call to call. Walking from the base
- * to the mark is counted.
+ * The next checks that tell most about a pair, under the fitted levels: at a mark the pair bounds the
+ * difference unless both are below hearing or both at full scale; a mark already visited narrows only what
+ * differs from call to call. Walking from the base to the mark is counted.
  */
 export function nextBest(
   input: FindingsInput,
@@ -67,12 +67,19 @@ export function nextBest(
   }
   const far = Math.max(...input.marks.map((m) => m.distanceM))
   const near = Math.min(...input.marks.map((m) => m.distanceM))
-  const grid = Array.from({ length: 60 }, (_, i) => near * ((far * 1.3) / near) ** (i / 59)).map((m) => ({ m, tells: tellsAt(m) })) // prettier-ignore
+  const grid = Array.from({ length: 60 }, (_, i) => near * ((far * 1.3) / near) ** (i / 59)).map((m) => ({
+    m,
+    tells: tellsAt(m),
+  }))
   const most = Math.max(...grid.map((g) => g.tells))
   if (!(most > 0)) return null
   const good = grid.filter((g) => g.tells > 0.85 * most)
   const visits = (id: string) =>
-    new Set(checks.filter((c) => c.markId === id && (c.linkId === pair.a || c.linkId === pair.b)).map((c) => `${c.runId} ${c.repeat}`)).size // prettier-ignore
+    new Set(
+      checks
+        .filter((c) => c.markId === id && (c.linkId === pair.a || c.linkId === pair.b))
+        .map((c) => `${c.runId} ${c.repeat}`),
+    ).size
   const marks = input.marks
     .map((m) => {
       const n = visits(m.id)
@@ -80,7 +87,9 @@ export function nextBest(
       const variance = (k: number) =>
         2 * linkDb * linkDb + (2 * callDb * callDb) / (k * input.directions.length)
       const gain = n === 0 ? 1 / variance(1) : 1 / variance(n + 1) - 1 / variance(n)
-      const minutes = (2 * m.distanceM * 60) / (WALK_KMH * 1000) / Math.max(1, input.marks.length / 2) + 2 * input.directions.length * MINUTES_A_CHECK // prettier-ignore
+      const minutes =
+        (2 * m.distanceM * 60) / (WALK_KMH * 1000) / Math.max(1, input.marks.length / 2) +
+        2 * input.directions.length * MINUTES_A_CHECK
       return { markId: m.id, visits: n, perHour: (60 * tellsAt(m.distanceM) * gain) / minutes }
     })
     .sort((x, y) => y.perHour - x.perHour)

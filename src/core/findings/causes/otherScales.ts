@@ -5,7 +5,11 @@ import type { Scale } from '@/core/reports/scale'
 import { betaBinomialDifference, type CountAt, type CountDifference } from '@/core/stats/betaBinomial'
 import { notHeardCell, type LevelCell } from '@/core/stats/levelCell'
 import { orderedProbit, type OrderedDifference } from '@/core/stats/orderedProbit'
-import { strangersDifference, type StrangersDifference, type StrangersPair } from '@/core/stats/strangersDifference' // prettier-ignore
+import {
+  strangersDifference,
+  type StrangersDifference,
+  type StrangersPair,
+} from '@/core/stats/strangersDifference'
 import { signTest } from '@/core/stats/signTest'
 import type { RunLog } from '@/core/trial/foldEntries'
 import type { FindingsInput, ReadCheck } from '../input'
@@ -57,7 +61,10 @@ export function countedDifferences(
   const usual = checks.map(countOf).find((c) => c !== null)?.n
   if (!usual) return []
   const calls = checks.flatMap((c) => {
-    const [count, x] = [countOf(c) ?? (c.reading.state === 'not heard' ? { k: 0, n: usual } : null), lg.get(c.markId)] // prettier-ignore
+    const [count, x] = [
+      countOf(c) ?? (c.reading.state === 'not heard' ? { k: 0, n: usual } : null),
+      lg.get(c.markId),
+    ]
     return count && x !== undefined ? [{ linkId: c.linkId, x, ...count }] : []
   })
   return pairsOf(input).flatMap(({ a, b }) => {
@@ -92,8 +99,9 @@ const strangersScale = (scale: Scale): Scale =>
     : scale
 
 /**
- * What other stations said of two links: each station against itself, its meter's step unknown. Relative only: their power, their
- * place and their meter are not ours. "The same" is a draw; "gone" or not heard is below the lowest step.
+ * What other stations said of two links: each station against itself, its meter's step unknown. Relative
+ * only: their power, their place and their meter are not ours. "The same" is a draw; "gone" or not heard is
+ * below the lowest step.
  */
 export function strangersOf(input: FindingsInput, log: Pick<RunLog, 'events'>): Strangers[] {
   const said = log.events.flatMap(({ body }) =>
@@ -127,7 +135,13 @@ export function strangersOf(input: FindingsInput, log: Pick<RunLog, 'events'>): 
       }
       const n = result.wins + result.losses
       if (n + result.draws === 0) return []
-      return [{ ...result, p: n >= 5 ? signTest(result.wins, result.losses) : null, found: strangersDifference(stations) }] // prettier-ignore
+      return [
+        {
+          ...result,
+          p: n >= 5 ? signTest(result.wins, result.losses) : null,
+          found: strangersDifference(stations),
+        },
+      ]
     }),
   )
 }

@@ -45,8 +45,9 @@ const FAR_OFF = 2
 const s9Dbm = (mhz: number) => (mhz < 30 ? -73 : -93)
 
 /**
- * Reports held against the prediction: the slope of one on the other, and how far each direction lies off on the whole, from
- * reports as intervals; intervals by resampling whole marks (bootstrap, seeded), since the reports of a mark share its ground.
+ * Reports held against the prediction: the slope of one on the other, and how far each direction lies off on
+ * the whole, from reports as intervals; intervals by resampling whole marks (bootstrap, seeded), since the
+ * reports of a mark share its ground.
  * @returns null below eight marks whose level was predicted and reported in dB
  */
 export function againstPrediction(
@@ -111,13 +112,31 @@ export function againstPrediction(
   })
   const finite = (v: number) => (Number.isFinite(v) ? v : null)
   return {
-    points: rows.map(({ check: { id, markId, linkId, direction }, expected: level, lower, upper }) => ({ checkId: id, markId, linkId, direction, expected: level, low: finite(lower), high: finite(upper) })), // prettier-ignore
+    points: rows.map(({ check: { id, markId, linkId, direction }, expected: level, lower, upper }) => ({
+      checkId: id,
+      markId,
+      linkId,
+      direction,
+      expected: level,
+      low: finite(lower),
+      high: finite(upper),
+    })),
     absolute: directions.every(isDisplay) ? 'display' : 'nominal S9',
-    offsets: directions.map((direction, j) => ({ direction, db: whole.coefficients[j]! - middle, ...range(j, middle) })), // prettier-ignore
+    offsets: directions.map((direction, j) => ({
+      direction,
+      db: whole.coefficients[j]! - middle,
+      ...range(j, middle),
+    })),
     slope: { estimate: whole.coefficients[k]!, ...range(k) },
     spreadDb: whole.sd,
-    marksOff: means.filter((m) => Math.abs(m.db) > FAR_OFF * spread && Math.abs(m.db) > 6).sort((a, b) => a.db - b.db), // prettier-ignore
-    copies: { expected: judged.reduce((s, j) => s + j.chance, 0), seen: judged.filter((j) => j.copied).length, checks: judged.length }, // prettier-ignore
+    marksOff: means
+      .filter((m) => Math.abs(m.db) > FAR_OFF * spread && Math.abs(m.db) > 6)
+      .sort((a, b) => a.db - b.db),
+    copies: {
+      expected: judged.reduce((s, j) => s + j.chance, 0),
+      seen: judged.filter((j) => j.copied).length,
+      checks: judged.length,
+    },
     marks: marks.length,
   }
 }

@@ -18,8 +18,10 @@ export function factorReports(
   const [first] = input.links
   if (!first) return []
   const known = new Map(
-    input.links.flatMap((l) => input.directions.map((d) => [`${l.id} ${d}`, sumDb(knownIn(input, l, first, d))])),
-  ) // prettier-ignore
+    input.links.flatMap((l) =>
+      input.directions.map((d) => [`${l.id} ${d}`, sumDb(knownIn(input, l, first, d))]),
+    ),
+  )
   return checks.flatMap((c) => {
     if (!isInDb(input.scales[listenerOf(c.direction)])) return []
     const x = designOf(c)

@@ -22,8 +22,9 @@ const medianOf = (v: number[]) => {
 }
 
 /**
- * Which link jumps: how far each report lies from the mark's and the link's own means, link against the others, by shuffling the
- * links' names within marks (a permutation test, seeded). With two links neither can be told from the other.
+ * Which link jumps: how far each report lies from the mark's and the link's own means, link against the
+ * others, by shuffling the links' names within marks (a permutation test, seeded). With two links neither can
+ * be told from the other.
  * @returns links whose readings are at least half as far off again, at 1 in a hundred over all links
  */
 export function unsteadyLinks(
@@ -34,7 +35,9 @@ export function unsteadyLinks(
   const rows = checks.flatMap((c) => {
     const cell = cells.get(c.id)
     const middle = cell ? cellMiddle(cell) : null
-    return middle === null ? [] : [{ link: c.linkId, block: `${c.markId} ${c.direction} ${c.runId ?? ''}`, y: middle }] // prettier-ignore
+    return middle === null
+      ? []
+      : [{ link: c.linkId, block: `${c.markId} ${c.direction} ${c.runId ?? ''}`, y: middle }]
   })
   const links = input.links
     .map((l) => l.id)

@@ -23,5 +23,5 @@ export const checkGroundPlane: KitCheck = ({ rig, port }) => {
       wayOut: 'Take a mount on metal, add radials, or take an antenna that needs none.',
       mend: null,
     },
-  ] // prettier-ignore
+  ]
 }

@@ -21,7 +21,15 @@ export const checkJoints: KitCheck = ({ rig, port, portIndex, ownedAdapters, txM
       if (!state.mates) {
         const where = `${open.name} to ${part.name}`
         const turned = far !== null && mating(open.end, far).mates
-        const solution = solveAdapters(open.end, near, freeAdapters(ownedAdapters, port.items.map((p) => p.item.partId)), txMHz) // prettier-ignore
+        const solution = solveAdapters(
+          open.end,
+          near,
+          freeAdapters(
+            ownedAdapters,
+            port.items.map((p) => p.item.partId),
+          ),
+          txMHz,
+        )
         let wayOut: string
         let mend: Mend | null = null
         if (turned) {

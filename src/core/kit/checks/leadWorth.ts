@@ -10,8 +10,10 @@ export const checkLeadWorth: KitCheck = ({ port, tx, units }) => {
   const lengthM = leads.reduce((s, l) => s + l.spec.lengthM, 0)
   const better = TYPICAL_LINES.map((line) => ({
     name: line.name,
-    db: matchedLossDb(line, { frequencyMHz: tx.frequencyMHz, lengthM }) + 2 * connectorPairLossDb(tx.frequencyMHz),
-  })).find((l) => l.db < Math.max(tx.gainDbi!, 0.5)) // prettier-ignore
+    db:
+      matchedLossDb(line, { frequencyMHz: tx.frequencyMHz, lengthM }) +
+      2 * connectorPairLossDb(tx.frequencyMHz),
+  })).find((l) => l.db < Math.max(tx.gainDbi!, 0.5))
   return [
     {
       code: 'lead-eats-gain',

@@ -7,12 +7,15 @@ import type { KitCheck, KitProblem } from './problem'
 export const checkService: KitCheck = ({ service, tx, txMHz, powerW, antennaHeightM, port, rig, units }) => {
   if (!service) return []
   const problems: KitProblem[] = []
-  const broken = (
-    code: string,
-    message: string,
-    wayOut: string,
-    mend: KitProblem['mend'] = null,
-  ) => problems.push({ code, weight: 'stops', where: service.name, message: `${message} Check with the regulator.`, wayOut, mend }) // prettier-ignore
+  const broken = (code: string, message: string, wayOut: string, mend: KitProblem['mend'] = null) =>
+    problems.push({
+      code,
+      weight: 'stops',
+      where: service.name,
+      message: `${message} Check with the regulator.`,
+      wayOut,
+      mend,
+    })
   if (txMHz < service.fromMHz || txMHz > service.toMHz)
     broken(
       'rule-band',

@@ -69,7 +69,11 @@ export function GradeStep({ runId, runName, plan: planned, entries }: Props) {
         ? [{ id: e.id, time: e.time, words: 'Sync mark' }]
         : [],
     ),
-    ...(recording ? sentTo(log, recording.at) : []).map((c) => ({ id: c.id, time: c.time, words: `Sent: ${link(c.linkId)} at ${mark(c.markId)}` })), // prettier-ignore
+    ...(recording ? sentTo(log, recording.at) : []).map((c) => ({
+      id: c.id,
+      time: c.time,
+      words: `Sent: ${link(c.linkId)} at ${mark(c.markId)}`,
+    })),
   ]
   const align = (startsAt: string, aligned: string) => {
     const { entryId, ...body } = recording!
@@ -146,7 +150,6 @@ export function GradeStep({ runId, runName, plan: planned, entries }: Props) {
               problems={[{ where: recording.name, message: opened.problem }]}
             />
           )}{' '}
-          {/* prettier-ignore */}
           {!opened && <Box role="status">Reading the sound…</Box>}
           {opened?.sound && (
             <Waveform

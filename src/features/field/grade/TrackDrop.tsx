@@ -35,7 +35,7 @@ export function TrackDrop({ log, marks, onEntries, onProblem }: Props) {
         p.time && !Number.isNaN(Date.parse(p.time))
           ? [{ lat: p.lat, lon: p.lon, timeMs: Date.parse(p.time) }]
           : [],
-      ) // prettier-ignore
+      )
       .sort((a, b) => a.timeMs - b.timeMs)
     if (points.length < 2)
       return onProblem(
@@ -47,10 +47,16 @@ export function TrackDrop({ log, marks, onEntries, onProblem }: Props) {
       return fix ? [{ check: c, fix }] : []
     })
     if (placed.length === 0)
-      return onProblem(`${name} runs from ${new Date(points[0]!.timeMs).toISOString().slice(0, 16)} to ${new Date(points.at(-1)!.timeMs).toISOString().slice(0, 16)} UTC; no check without a place was made then.`) // prettier-ignore
-    const chunks = Array.from({ length: Math.ceil(points.length / CHUNK) }, (_, i) => points.slice(i * CHUNK, (i + 1) * CHUNK)) // prettier-ignore
+      return onProblem(
+        `${name} runs from ${new Date(points[0]!.timeMs).toISOString().slice(0, 16)} to ${new Date(points.at(-1)!.timeMs).toISOString().slice(0, 16)} UTC; no check without a place was made then.`,
+      )
+    const chunks = Array.from({ length: Math.ceil(points.length / CHUNK) }, (_, i) =>
+      points.slice(i * CHUNK, (i + 1) * CHUNK),
+    )
     const kept = await onEntries([
-      ...chunks.map((c) => ({ body: { kind: 'track', points: c.map((p) => [p.timeMs, p.lat, p.lon, null]) } as EntryBody })), // prettier-ignore
+      ...chunks.map((c) => ({
+        body: { kind: 'track', points: c.map((p) => [p.timeMs, p.lat, p.lon, null]) } as EntryBody,
+      })),
       ...placed.map(({ check, fix }) => ({
         body: { kind: 'check', ...bodyOf(check), fix } as EntryBody,
         supersedes: check.id,

@@ -75,7 +75,10 @@ export function Waveform({ peaks, fromS, toS, stretches, chosen, cursorS, onCurs
     onCursor(Math.max(0, (cursorS ?? fromS) + by))
   }
   const step = tickStep(length, width)
-  const ticks = Array.from({ length: Math.floor(length / step) + 2 }, (_, i) => (Math.floor(fromS / step) + i) * step).filter((t) => t >= fromS && t <= toS) // prettier-ignore
+  const ticks = Array.from(
+    { length: Math.floor(length / step) + 2 },
+    (_, i) => (Math.floor(fromS / step) + i) * step,
+  ).filter((t) => t >= fromS && t <= toS)
   return (
     <div ref={box}>
       <div

@@ -8,7 +8,20 @@ import { trackAt } from './trackAt'
 const entry = (body: EntryBody, wallTime: string) => testEntry(body, { wallTime })
 const at = (s: number) => new Date(Date.UTC(2026, 4, 16, 8, 0, s)).toISOString()
 const sent = (linkId: string, s: number, direction: 'to base' | 'from base' = 'to base') =>
-  entry({ kind: 'check', markId: 'm', linkId, direction, repeat: 1, text: 'sent', calls: 1, remark: '', state: 'sent' }, at(s)) // prettier-ignore
+  entry(
+    {
+      kind: 'check',
+      markId: 'm',
+      linkId,
+      direction,
+      repeat: 1,
+      text: 'sent',
+      calls: 1,
+      remark: '',
+      state: 'sent',
+    },
+    at(s),
+  )
 const recording: Recording = {
   mediaId: 'x',
   name: 'a.wav',
@@ -25,7 +38,13 @@ describe('a recording cut at the times of sending', () => {
     expect(secondsAt({ startsAt: null }, at(30))).toBeNull()
   })
   it('holds what its end was to hear, in the order of time, and says what it does not reach', () => {
-    const entries = [sent('a', 20), sent('b', 40), sent('c', 30, 'from base'), sent('d', 150), entry({ kind: 'state', linkId: 'a', way: 'out', state: null, distanceM: null, fix: null }, at(35))] // prettier-ignore
+    const entries = [
+      sent('a', 20),
+      sent('b', 40),
+      sent('c', 30, 'from base'),
+      sent('d', 150),
+      entry({ kind: 'state', linkId: 'a', way: 'out', state: null, distanceM: null, fix: null }, at(35)),
+    ]
     const log = foldEntries(entries)
     const cuts = cutsOf(log, recording, { beforeS: 1, afterS: 6 })
     expect(cuts.map((c) => (c.about.kind === 'check' ? c.about.check.linkId : 'state'))).toEqual([
@@ -49,7 +68,16 @@ describe('a recording cut at the times of sending', () => {
 })
 
 describe('two listeners', () => {
-  const body: CheckBody = { linkId: 'a', markId: 'm', direction: 'to base', repeat: 1, text: '', calls: 1, remark: '', state: 'sent' } // prettier-ignore
+  const body: CheckBody = {
+    linkId: 'a',
+    markId: 'm',
+    direction: 'to base',
+    repeat: 1,
+    text: '',
+    calls: 1,
+    remark: '',
+    state: 'sent',
+  }
   const check = (id: string, grades: [string, string][]) => ({
     ...asLogged(body, { id, time: at(0), device: 'd', role: 'out there' }),
     grades: grades.map(([listener, text], i) => ({
@@ -63,11 +91,21 @@ describe('two listeners', () => {
   })
   it('agree or differ over what both have heard; the latest word of each counts', () => {
     const checks = [
-      check('1', [['first', '4 by 5'], ['second', '4 BY 5']]),
-      check('2', [['first', '3 by 5'], ['second', '4 by 5']]),
+      check('1', [
+        ['first', '4 by 5'],
+        ['second', '4 BY 5'],
+      ]),
+      check('2', [
+        ['first', '3 by 5'],
+        ['second', '4 by 5'],
+      ]),
       check('3', [['first', '3 by 5']]),
-      check('4', [['first', '1 by 1'], ['second', '2 by 2'], ['first', '2 by 2']]),
-    ] // prettier-ignore
+      check('4', [
+        ['first', '1 by 1'],
+        ['second', '2 by 2'],
+        ['first', '2 by 2'],
+      ]),
+    ]
     const found = agreementOf(checks)!
     expect(found).toMatchObject({ listeners: ['first', 'second'], both: 3, alike: 2 })
     expect(found.differ.map((c) => c.id)).toEqual(['2'])

@@ -11,7 +11,8 @@ export interface TimedPoint {
 const LONGEST_GAP_MS = 120_000
 
 /**
- * Where a track was at a time, between its two neighbouring points; null outside it or in a gap of more than two minutes.
+ * Where a track was at a time, between its two neighbouring points; null outside it or in a gap of more than
+ * two minutes.
  * @param points in the order of time
  */
 export function trackAt(points: readonly TimedPoint[], timeMs: number): Fix | null {

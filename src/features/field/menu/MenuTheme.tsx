@@ -10,8 +10,24 @@ const sun = FIELD_THEMES.sun
 const night = FIELD_THEMES.night
 
 const PALETTES = {
-  sun: { paper: sun.bg, raised: sun.key, ink: sun.ink, soft: '#30363a', rule: '#8c8776', accent: '#5f3e00', bad: '#86190d' }, // prettier-ignore
-  night: { paper: night.bg, raised: night.key, ink: night.ink, soft: '#d8bd92', rule: night.line, accent: night.now, bad: '#ff9d8a' }, // prettier-ignore
+  sun: {
+    paper: sun.bg,
+    raised: sun.key,
+    ink: sun.ink,
+    soft: '#30363a',
+    rule: '#8c8776',
+    accent: '#5f3e00',
+    bad: '#86190d',
+  },
+  night: {
+    paper: night.bg,
+    raised: night.key,
+    ink: night.ink,
+    soft: '#d8bd92',
+    rule: night.line,
+    accent: night.now,
+    bad: '#ff9d8a',
+  },
 }
 
 const THEMES = { sun: themeOf(PALETTES.sun, 'light'), night: themeOf(PALETTES.night, 'dark') }

@@ -27,7 +27,14 @@ interface Props {
   state: PackingState | null
 }
 
-const GROUPS: PackingLine['group'][] = ['Radios and antennas', 'Leads and adapters', 'Mounts and masts', 'Power', 'Tools', 'Paper and the rest'] // prettier-ignore
+const GROUPS: PackingLine['group'][] = [
+  'Radios and antennas',
+  'Leads and adapters',
+  'Mounts and masts',
+  'Power',
+  'Tools',
+  'Paper and the rest',
+]
 
 /** The list of everything to bring for a trial, to tick off and to print. */
 export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, state }: Props) {

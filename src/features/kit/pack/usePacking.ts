@@ -8,8 +8,8 @@ import { forgetPacking, keepPacking, keptPacking, onPackingKept } from './keptPa
 const UNPACKED: PackingState = { use: 'in turn', hours: null, temperatureC: 10, ticked: [] }
 
 /**
- * What is packed. A change is kept on the device at once and stored after it, one answer waited for at a time, so that neither a
- * page left early nor a server that is away loses a tick.
+ * What is packed. A change is kept on the device at once and stored after it, one answer waited for at a
+ * time, so that neither a page left early nor a server that is away loses a tick.
  */
 export function usePacking(trialId: string, state: PackingState | null) {
   const [stored, setStored] = useState(state ?? UNPACKED)

@@ -1,7 +1,9 @@
 import Box from '@mui/material/Box'
 import type { PatternPoint, SwrPoint } from '@/core/kit'
 
-/** A pattern as a rose: 0 dB at the rim, 20 dB below it at the middle; one half is mirrored where only one was given. */
+/**
+ * A pattern as a rose: 0 dB at the rim, 20 dB below it at the middle; one half is mirrored where only one was given.
+ */
 export function PatternRose({ points }: { points: readonly PatternPoint[] }) {
   if (points.length < 3) return null
   const half = points.every((p) => p.angleDeg >= 0 && p.angleDeg <= 180)

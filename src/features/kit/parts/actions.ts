@@ -11,8 +11,19 @@ import {
   type PartKind,
 } from '@/core/kit'
 import {
-  addPaper, addPart, db, deletePaper, deletePart, deleteUnit, done, LARGEST_PAPER, refuse, saveUnit, updatePart, type Done,
-} from '@/data' // prettier-ignore
+  addPaper,
+  addPart,
+  db,
+  deletePaper,
+  deletePart,
+  deleteUnit,
+  done,
+  LARGEST_PAPER,
+  refuse,
+  saveUnit,
+  updatePart,
+  type Done,
+} from '@/data'
 
 /** A form's refusal: what is wrong by field, so that it is shown where it was typed. */
 export type FieldErrors = Record<string, string>
@@ -62,13 +73,17 @@ function checked(raw: unknown): { ok: true; value: NewPart } | { ok: false; fiel
   const readCommon = read(partCommonSchema, common, '')
   const readSpec = read(specSchema(kind), spec, 'spec.')
   if (!readCommon || !readSpec) return { ok: false, fields }
-  return { ok: true, value: { ...readCommon, owned: readCommon.owned ?? 1, kind, spec: readSpec } as unknown as NewPart } // prettier-ignore
+  return {
+    ok: true,
+    value: { ...readCommon, owned: readCommon.owned ?? 1, kind, spec: readSpec } as unknown as NewPart,
+  }
 }
 
 /** Adds a part, or changes the one named. */
 export async function savePart(id: string | null, revision: number, raw: unknown): Promise<Saved> {
   const part = checked(raw)
-  if (!part.ok) return { ok: false, message: 'Some of it cannot be right; see the fields marked.', fields: part.fields } // prettier-ignore
+  if (!part.ok)
+    return { ok: false, message: 'Some of it cannot be right; see the fields marked.', fields: part.fields }
   const result = id === null ? done(addPart(db(), part.value)) : updatePart(db(), id, revision, part.value)
   revalidatePath('/', 'layout')
   return result.ok ? result : { ...result, fields: {} }
@@ -113,7 +128,9 @@ export async function storePaper(partId: string, form: FormData): Promise<Done<s
   const file = form.get('file')
   if (!(file instanceof File) || file.size === 0) return refuse('Choose a file that is not empty.')
   if (!PAPER_TYPES.includes(file.type))
-    return refuse(`${file.name} is ${file.type || 'of an unknown kind'}. A photo (PNG, JPEG, WebP, GIF), a PDF or a plain text can be kept.`) // prettier-ignore
+    return refuse(
+      `${file.name} is ${file.type || 'of an unknown kind'}. A photo (PNG, JPEG, WebP, GIF), a PDF or a plain text can be kept.`,
+    )
   if (file.size > LARGEST_PAPER)
     return refuse(`${file.name} is larger than 8 MB. Make it smaller, and add it again.`)
   const bytes = Buffer.from(await file.arrayBuffer())

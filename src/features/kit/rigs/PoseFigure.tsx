@@ -34,8 +34,14 @@ function Person() {
   )
 }
 const Car = () => (
-  <path d="M16 100h92v18H16z M30 100l10-24h44l14 24 M36 118a8 8 0 1 0 .1 0 M88 118a8 8 0 1 0 .1 0" fill="none" stroke="var(--ink)" strokeWidth="3" strokeLinejoin="round" />
-) // prettier-ignore
+  <path
+    d="M16 100h92v18H16z M30 100l10-24h44l14 24 M36 118a8 8 0 1 0 .1 0 M88 118a8 8 0 1 0 .1 0"
+    fill="none"
+    stroke="var(--ink)"
+    strokeWidth="3"
+    strokeLinejoin="round"
+  />
+)
 const Mast = () => (
   <path
     d="M60 132V34 M60 70l-30 60 M60 70l30 60 M44 132h32"

@@ -55,14 +55,24 @@ export const assemblySchema = yup
     spacingM: yup.number().min(0, 'A spacing is 0 m or more').max(1000).nullable().default(null),
     pose: yup
       .object({
-        azimuthDeg: yup.number().min(0, 'An azimuth is 0 to 360 degrees').max(360, 'An azimuth is 0 to 360 degrees').nullable().default(null),
-        tiltDeg: yup.number().min(-90, 'A tilt is -90 to 90 degrees').max(90, 'A tilt is -90 to 90 degrees').nullable().default(null),
+        azimuthDeg: yup
+          .number()
+          .min(0, 'An azimuth is 0 to 360 degrees')
+          .max(360, 'An azimuth is 0 to 360 degrees')
+          .nullable()
+          .default(null),
+        tiltDeg: yup
+          .number()
+          .min(-90, 'A tilt is -90 to 90 degrees')
+          .max(90, 'A tilt is -90 to 90 degrees')
+          .nullable()
+          .default(null),
       })
       .required(),
     wayInM: yup.number().min(0, 'The way in is 0 m or more').max(1000).nullable().default(null),
     alongIds: yup.array(yup.string().required()).max(20).required(),
   })
   .nullable()
-  .default(null) // prettier-ignore
+  .default(null)
 
 export type RigForm = yup.InferType<typeof rigSchema>

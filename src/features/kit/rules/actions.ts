@@ -3,7 +3,19 @@
 import { revalidatePath } from 'next/cache'
 import { checkRuleSet, readRuleSet } from '@/core/kit'
 import type { Problem } from '@/core/formats/problem'
-import { addExampleRuleSets, addRuleSet, db, deleteRuleSet, done, getRuleSet, refuse, setService, updateRuleSet, type ChosenService, type Done } from '@/data' // prettier-ignore
+import {
+  addExampleRuleSets,
+  addRuleSet,
+  db,
+  deleteRuleSet,
+  done,
+  getRuleSet,
+  refuse,
+  setService,
+  updateRuleSet,
+  type ChosenService,
+  type Done,
+} from '@/data'
 
 export type Ruled = { ok: true; value: string } | { ok: false; problems: Problem[] }
 

@@ -8,7 +8,12 @@ export async function GET(request: Request, { params }: Context) {
   const { id, media } = await params
   const row = getMedia(db(), id, media)
   if (!row) return Response.json({ message: 'This is no longer on the server.' }, { status: 404 })
-  const headers = { 'content-type': row.type, 'x-content-type-options': 'nosniff', 'accept-ranges': 'bytes', 'cache-control': 'private, max-age=31536000, immutable' } // prettier-ignore
+  const headers = {
+    'content-type': row.type,
+    'x-content-type-options': 'nosniff',
+    'accept-ranges': 'bytes',
+    'cache-control': 'private, max-age=31536000, immutable',
+  }
   // A player asks for a stretch; without it no browser can jump about in a long recording.
   const range = /^bytes=(\d+)-(\d*)$/.exec(request.headers.get('range') ?? '')
   const size = row.bytes.length
