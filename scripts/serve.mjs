@@ -74,5 +74,6 @@ server.stdout.on('data', (chunk) => {
   console.log(`Even Reach${demo ? ', the demo,' : ''} runs at http://127.0.0.1:${port}`)
   console.log(`Its data: ${env.EVEN_REACH_DB}. Stop it with Ctrl+C.`)
 })
-for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal))
+for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM']))
+  process.on(signal, () => server.kill(signal))
 server.on('exit', (code) => process.exit(code ?? 0))

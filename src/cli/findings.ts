@@ -12,7 +12,7 @@ import {
   readGpx,
   readKitJson,
 } from '@/core/formats'
-import type { Problem } from '@/core/formats'
+import type { Problem } from '@/core/outcome'
 import type { CopyRule } from '@/core/reports'
 
 const USAGE = `npm run -s findings -- --checks a.csv --kit a.json [--gpx a.gpx]

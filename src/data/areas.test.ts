@@ -1,3 +1,4 @@
+import { messageOf, refuse } from '@/core/outcome'
 import Database from 'better-sqlite3'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -50,7 +51,7 @@ describe('areas', () => {
     expect(editArea(db, a!.id, 1, { name: 'x', kind: 'open', heightM: 0 })).toMatchObject({ ok: false })
     expect(listAreas(db)[0]).toMatchObject({ name: 'Wood', heightM: 18 })
     expect(deleteArea(db, a!.id).ok).toBe(true)
-    expect(deleteArea(db, a!.id)).toEqual({ ok: false, message: 'This area is no longer there.' })
+    expect(deleteArea(db, a!.id)).toEqual(refuse('This area is no longer there.'))
     expect(editArea(db, a!.id, 2, { name: '', kind: 'open', heightM: 0 }).ok).toBe(false)
   })
   it('ground to be covered says nothing of what stands there', () => {
@@ -82,7 +83,7 @@ describe('backdrops', () => {
   it('are kept once, read by row from the north, deleted with their file', () => {
     const bytes = tiles()
     const kept = storeBackdrop(db, 'own.mbtiles', bytes)
-    if (!kept.ok) throw new Error(kept.message)
+    if (!kept.ok) throw new Error(messageOf(kept))
     expect(storeBackdrop(db, 'again.mbtiles', bytes)).toEqual(kept)
     expect(listBackdrops(db)).toMatchObject([
       {
@@ -103,7 +104,7 @@ describe('backdrops', () => {
   })
   const why = (bytes: Uint8Array) => {
     const r = storeBackdrop(db, 'x.mbtiles', bytes)
-    return r.ok ? 'taken' : r.message
+    return r.ok ? 'taken' : messageOf(r)
   }
   it('what is none is refused in a sentence, and nothing is left of it', () => {
     expect(why(new TextEncoder().encode('not a database at all'))).toMatch(

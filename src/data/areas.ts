@@ -1,8 +1,9 @@
+import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { asc, eq } from 'drizzle-orm'
 import { coverOf, type Cover, type Rings } from '@/core/terrain'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
-import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
+import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { area, type AreaKind } from './schema'
 
 export type AreaRow = typeof area.$inferSelect
@@ -21,14 +22,14 @@ export function listAreas(db: Db): AreaRow[] {
 }
 
 /** Adds areas, all or none. */
-export function addAreas(db: Db, areas: readonly NewArea[]): Done<number> {
+export function addAreas(db: Db, areas: readonly NewArea[]): Outcome<number> {
   db.transaction((tx) => {
     for (const a of areas)
       tx.insert(area)
         .values({ id: newId(), ...a, createdAt: nowIso() })
         .run()
   })
-  return done(areas.length)
+  return good(areas.length)
 }
 
 export function editArea(
@@ -36,7 +37,7 @@ export function editArea(
   id: string,
   revision: number,
   fields: Pick<NewArea, 'name' | 'kind' | 'heightM'>,
-): Done {
+): Outcome {
   const row = db.select().from(area).where(eq(area.id, id)).get()
   if (!row) return refuse('This area is no longer there.')
   if (row.revision !== revision) return refuse(CHANGED_MEANWHILE)
@@ -44,12 +45,12 @@ export function editArea(
     .set({ ...fields, revision: revision + 1 })
     .where(eq(area.id, id))
     .run()
-  return done(undefined)
+  return DONE
 }
 
-export function deleteArea(db: Db, id: string): Done {
+export function deleteArea(db: Db, id: string): Outcome {
   return db.delete(area).where(eq(area.id, id)).run().changes === 1
-    ? done(undefined)
+    ? DONE
     : refuse('This area is no longer there.')
 }
 

@@ -5,7 +5,7 @@ import { dirname, join } from 'node:path'
 import { asc, eq } from 'drizzle-orm'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
-import { done, refuse, type Done } from './refusal'
+import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { backdrop } from './schema'
 
 export type BackdropRow = typeof backdrop.$inferSelect
@@ -26,7 +26,7 @@ function boundsOf(text: string | undefined): BackdropRow['bounds'] {
 }
 
 /** What an MBTiles file says of itself, or why it is not taken. */
-function inspectTiles(file: string): Done<Omit<BackdropRow, 'id' | 'name' | 'createdAt'>> {
+function inspectTiles(file: string): Outcome<Omit<BackdropRow, 'id' | 'name' | 'createdAt'>> {
   let tiles: Database.Database | null = null
   try {
     tiles = new Database(file, { readonly: true, fileMustExist: true })
@@ -55,7 +55,7 @@ function inspectTiles(file: string): Done<Omit<BackdropRow, 'id' | 'name' | 'cre
       return refuse(
         `Its tiles are "${format}". A backdrop is made of pictures: png, jpg or webp. Export it as raster tiles.`,
       )
-    return done({
+    return good({
       format: FORMATS[format as keyof typeof FORMATS],
       attribution: said.get('attribution')?.replace(/<[^>]*>/g, '') ?? '',
       minZoom: zooms.low,
@@ -70,9 +70,9 @@ function inspectTiles(file: string): Done<Omit<BackdropRow, 'id' | 'name' | 'cre
 }
 
 /** Keeps an MBTiles file of raster tiles. The same file again changes nothing. */
-export function storeBackdrop(db: Db, name: string, bytes: Uint8Array): Done<string> {
+export function storeBackdrop(db: Db, name: string, bytes: Uint8Array): Outcome<string> {
   const id = createHash('sha256').update(bytes).digest('hex')
-  if (db.select().from(backdrop).where(eq(backdrop.id, id)).get()) return done(id)
+  if (db.select().from(backdrop).where(eq(backdrop.id, id)).get()) return good(id)
   mkdirSync(folderOf(db), { recursive: true })
   const aside = join(folderOf(db), `${newId()}.part`)
   writeFileSync(aside, bytes)
@@ -85,16 +85,16 @@ export function storeBackdrop(db: Db, name: string, bytes: Uint8Array): Done<str
   db.insert(backdrop)
     .values({ id, name, ...found.value, createdAt: nowIso() })
     .run()
-  return done(id)
+  return good(id)
 }
 
-export function deleteBackdrop(db: Db, id: string): Done {
+export function deleteBackdrop(db: Db, id: string): Outcome {
   if (db.delete(backdrop).where(eq(backdrop.id, id)).run().changes !== 1)
     return refuse('This backdrop is no longer there.')
   opened.get(id)?.close()
   opened.delete(id)
   rmSync(fileOf(db, id), { force: true })
-  return done(undefined)
+  return DONE
 }
 
 const opened = new Map<string, Database.Database>()

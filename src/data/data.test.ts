@@ -1,3 +1,4 @@
+import { messageOf } from '@/core/outcome'
 import Database from 'better-sqlite3'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -145,7 +146,7 @@ describe('kit', () => {
     const a = id(addRig(db, rig('A')))
     const again = addRig(db, rig('A', { name: 'Other' }))
     expect(again).toMatchObject({ ok: false })
-    expect((again as { message: string }).message).toContain('B is free')
+    expect(again.ok ? '' : messageOf(again)).toContain('B is free')
     const copy = id(makeVariant(db, a))
     expect(listRigs(db).find((r) => r.id === copy)).toMatchObject({ letter: 'B', name: 'Rig A, variant' })
     expect(deleteRig(db, copy).ok).toBe(true)
@@ -198,7 +199,10 @@ describe('kit', () => {
     const frozen = listRuns(db, trialId).find((r) => r.id === runId)!.plan.links[0]!.base
     expect(frozen.leadLossDb).toBeCloseTo(before, 9)
     expect(frozen.budget!.map((s) => s.name)).toContain('Mast lead, 20 m low-loss 10 mm')
-    expect(deletePart(db, lead.id)).toMatchObject({ ok: false, message: expect.stringContaining('Z, Rig Z') })
+    expect(deletePart(db, lead.id)).toMatchObject({
+      ok: false,
+      problems: [{ message: expect.stringContaining('Z, Rig Z') }],
+    })
     expect(deletePart(db, ids.get('dipole')!).ok).toBe(true)
   })
   it('keeps units and papers with a part, and rule sets that a trial keeps to', () => {
@@ -226,7 +230,7 @@ describe('kit', () => {
     )
     expect(deleteRuleSet(db, rules.id)).toMatchObject({
       ok: false,
-      message: expect.stringContaining('T keeps to'),
+      problems: [{ message: expect.stringContaining('T keeps to') }],
     })
     expect(updateRuleSet(db, rules.id, 9, rules.body)).toMatchObject({ ok: false })
     setService(db, trialId, null)

@@ -9,7 +9,7 @@ import type { TrialPlan } from '@/core/trial'
 import { coverOfAreas, listAreas } from './areas'
 import type { Db } from './database'
 import { nowIso } from './ids'
-import { done, refuse, type Done } from './refusal'
+import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { grid } from './schema'
 
 export type GridRow = typeof grid.$inferSelect
@@ -79,11 +79,11 @@ export function gridFile(db: Db, id: string): Buffer | null {
   return gunzipSync(readFileSync(fileOf(db, id)))
 }
 
-export function deleteGrid(db: Db, id: string): Done {
+export function deleteGrid(db: Db, id: string): Outcome {
   if (!db.select().from(grid).where(eq(grid.id, id)).get()) return refuse('This ground is no longer there.')
   db.delete(grid).where(eq(grid.id, id)).run()
   rmSync(fileOf(db, id), { force: true })
-  return done(undefined)
+  return DONE
 }
 
 const MOST_HELD = 6

@@ -3,18 +3,18 @@ import { inverse, type Place } from '@/core/geo'
 import type { Mark, MarkMeans } from '@/core/trial'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
-import { done, refuse, type Done } from './refusal'
+import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { leg, mark, run, site, trial } from './schema'
 
 export type SiteRow = typeof site.$inferSelect
-export type LegRow = typeof leg.$inferSelect
+type LegRow = typeof leg.$inferSelect
 
 export interface LegWithMarks extends LegRow {
   marks: Mark[]
 }
 
 /** A mark to be put on a leg: a place, or a distance by tape, wheel or paces. */
-export interface NewMark {
+interface NewMark {
   name: string
   place: Place | null
   alongM: number | null
@@ -70,7 +70,7 @@ export function legsOf(db: Db, ids: readonly string[]): LegWithMarks[] {
 }
 
 /** Adds a leg with its marks; crow-flies distance and bearing of each by geodesic from the base. */
-export function addLeg(db: Db, siteId: string, input: NewLeg): Done<string> {
+export function addLeg(db: Db, siteId: string, input: NewLeg): Outcome<string> {
   const base = db.select().from(site).where(eq(site.id, siteId)).get()
   if (!base) return refuse('This base is no longer there.')
   const from = base.lat !== null && base.lon !== null ? { lat: base.lat, lon: base.lon } : null
@@ -95,11 +95,11 @@ export function addLeg(db: Db, siteId: string, input: NewLeg): Done<string> {
       })
       .run()
   })
-  return done(id)
+  return good(id)
 }
 
 /** Puts a mark elsewhere; its distance and bearing from the leg's base are measured anew. Runs keep their own copy. */
-export function moveMark(db: Db, markId: string, place: Place, alongM: number | null): Done {
+export function moveMark(db: Db, markId: string, place: Place, alongM: number | null): Outcome {
   const row = db
     .select({ markId: mark.id, lat: site.lat, lon: site.lon })
     .from(mark)
@@ -123,7 +123,7 @@ export function moveMark(db: Db, markId: string, place: Place, alongM: number | 
     })
     .where(eq(mark.id, markId))
     .run()
-  return done(undefined)
+  return DONE
 }
 
 /** A mark without coordinates is measured, for the first time or better. Runs keep what they were begun with. */
@@ -133,13 +133,13 @@ export function measureMark(
   how: MarkMeans,
   distanceM: number,
   distanceSdM: number,
-): Done {
+): Outcome {
   const row = db.select().from(mark).where(eq(mark.id, markId)).get()
   if (!row) return refuse('This mark is no longer there.')
   if (row.lat !== null)
     return refuse('This mark has coordinates; its distance is measured from them. Drag it on the map.')
   db.update(mark).set({ how, distanceM, distanceSdM }).where(eq(mark.id, markId)).run()
-  return done(undefined)
+  return DONE
 }
 
 export type NewSite = {
@@ -162,13 +162,13 @@ export function addOtherSite(db: Db, input: NewSite): string {
 }
 
 /** Deletes a place that no trial and no leg stands on. */
-export function deleteSite(db: Db, id: string): Done {
+export function deleteSite(db: Db, id: string): Outcome {
   const used =
     db.select().from(trial).where(eq(trial.siteId, id)).get() ??
     db.select().from(leg).where(eq(leg.siteId, id)).get()
   if (used) return refuse('A trial or a leg starts from this place; it stays.')
   db.delete(site).where(eq(site.id, id)).run()
-  return done(undefined)
+  return DONE
 }
 
 /** Takes a leg out of a trial. The leg itself goes too where no other trial holds it; runs keep their own copy. */
@@ -187,7 +187,7 @@ export function removeLeg(db: Db, trialId: string, legId: string): void {
   })
 }
 
-export function addLegToTrial(db: Db, trialId: string, input: NewLeg): Done<string> {
+export function addLegToTrial(db: Db, trialId: string, input: NewLeg): Outcome<string> {
   return db.transaction((tx) => {
     const row = tx.select().from(trial).where(eq(trial.id, trialId)).get()
     if (!row?.siteId) return refuse('Place the base first; a leg starts there.')
@@ -228,7 +228,7 @@ export function keptLegs(db: Db, trialId: string): LegWithMarks[] {
 }
 
 /** Takes a kept route into a trial. */
-export function takeKeptLeg(db: Db, trialId: string, legId: string): Done {
+export function takeKeptLeg(db: Db, trialId: string, legId: string): Outcome {
   if (!keptLegs(db, trialId).some((l) => l.id === legId))
     return refuse('This route is no longer there, or does not start from this base.')
   const row = db.select().from(trial).where(eq(trial.id, trialId)).get()!
@@ -236,11 +236,11 @@ export function takeKeptLeg(db: Db, trialId: string, legId: string): Done {
     .set({ legIds: [...row.legIds, legId] })
     .where(eq(trial.id, trialId))
     .run()
-  return done(undefined)
+  return DONE
 }
 
 /** Puts a trial's base somewhere. Its legs start at the old place, so they are taken out; runs keep their own. */
-export function placeBase(db: Db, trialId: string, name: string, place: Place | null): Done<string> {
+export function placeBase(db: Db, trialId: string, name: string, place: Place | null): Outcome<string> {
   return db.transaction((tx) => {
     const started = tx.select().from(run).where(eq(run.trialId, trialId)).get()
     const row = tx.select().from(trial).where(eq(trial.id, trialId)).get()
@@ -249,6 +249,6 @@ export function placeBase(db: Db, trialId: string, name: string, place: Place | 
       return refuse('A run of this trial was made from its base. Make a new trial for another base.')
     const id = addSite(tx as unknown as Db, name, place)
     tx.update(trial).set({ siteId: id, legIds: [] }).where(eq(trial.id, trialId)).run()
-    return done(id)
+    return good(id)
   })
 }

@@ -1,3 +1,4 @@
+import { messageOf } from '@/core/outcome'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -22,7 +23,7 @@ afterEach(() => {
 const bytes = Buffer.from('a sound, as far as the store can tell')
 const said = (id: string, type: string, b = bytes, run = runId) => {
   const r = storeMedia(db, run, id, type, b)
-  return r.ok ? 'kept' : r.message
+  return r.ok ? 'kept' : messageOf(r)
 }
 
 describe('photos and sounds of a run', () => {

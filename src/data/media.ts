@@ -2,7 +2,7 @@ import { eq } from 'drizzle-orm'
 import { MOST_MEDIA_BYTES, PICTURE_TYPE } from '@/core/trial'
 import type { Db } from './database'
 import { nowIso } from './ids'
-import { done, refuse, type Done } from './refusal'
+import { type Outcome, good, refuse } from '@/core/outcome'
 import { media, run } from './schema'
 
 export type MediaRow = typeof media.$inferSelect
@@ -10,7 +10,7 @@ export type MediaRow = typeof media.$inferSelect
 const SOUND_TYPE = /^(audio\/[\w.+-]+|video\/(webm|mp4|ogg))/
 
 /** Keeps the bytes of a photo or a sound. The same id again changes nothing. */
-export function storeMedia(db: Db, runId: string, id: string, type: string, bytes: Buffer): Done<string> {
+export function storeMedia(db: Db, runId: string, id: string, type: string, bytes: Buffer): Outcome<string> {
   if (!db.select({ id: run.id }).from(run).where(eq(run.id, runId)).get())
     return refuse('This run is no longer on the server.')
   if (!PICTURE_TYPE.test(type) && !SOUND_TYPE.test(type))
@@ -21,7 +21,7 @@ export function storeMedia(db: Db, runId: string, id: string, type: string, byte
       `It has ${Math.round(bytes.length / 1e6)} MB; at most ${MOST_MEDIA_BYTES / 1e6} MB are kept. Save it as m4a or ogg, or cut it in two.`,
     )
   db.insert(media).values({ id, runId, type, bytes, createdAt: nowIso() }).onConflictDoNothing().run()
-  return done(id)
+  return good(id)
 }
 
 export function getMedia(db: Db, runId: string, id: string): MediaRow | null {

@@ -1,8 +1,9 @@
+import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { and, asc, eq } from 'drizzle-orm'
 import { isBuilt, partIdsOf, unitIdsOf, type NewPart, type Part } from '@/core/kit'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
-import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
+import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { attachment, part, rig, unit, type UnitNote } from './schema'
 
 export type UnitRow = typeof unit.$inferSelect
@@ -67,17 +68,17 @@ export function addPart(db: Db, input: NewPart): string {
   return id
 }
 
-export function updatePart(db: Db, id: string, revision: number, input: NewPart): Done<string> {
+export function updatePart(db: Db, id: string, revision: number, input: NewPart): Outcome<string> {
   const { changes } = db
     .update(part)
     .set({ ...input, revision: revision + 1 })
     .where(and(eq(part.id, id), eq(part.revision, revision)))
     .run()
-  return changes === 1 ? done(id) : refuse(CHANGED_MEANWHILE)
+  return changes === 1 ? good(id) : refuse(CHANGED_MEANWHILE)
 }
 
 /** Deletes a part that no rig uses, with its units and papers. */
-export function deletePart(db: Db, id: string): Done {
+export function deletePart(db: Db, id: string): Outcome {
   const used = rigsWith(db, (a) => partIdsOf(a).includes(id))
   if (used.length > 0)
     return refuse(
@@ -86,7 +87,7 @@ export function deletePart(db: Db, id: string): Done {
   return db.transaction((tx) => {
     tx.delete(unit).where(eq(unit.partId, id)).run()
     tx.delete(part).where(eq(part.id, id)).run()
-    return done(undefined)
+    return DONE
   })
 }
 
@@ -96,7 +97,7 @@ export function saveUnit(
   id: string | null,
   partId: string,
   input: { label: string; condition: string; notes: UnitNote[] },
-): Done<string> {
+): Outcome<string> {
   const row = db.select().from(part).where(eq(part.id, partId)).get()
   if (!row) return refuse('This part is no longer there.')
   const { label, condition, notes } = input
@@ -108,20 +109,20 @@ export function saveUnit(
   if (twin && twin.id !== id) return refuse(`There is a unit "${label}" already. Give each its own name.`)
   if (id !== null) {
     db.update(unit).set({ label, condition, detail: { notes } }).where(eq(unit.id, id)).run()
-    return done(id)
+    return good(id)
   }
   const made = newId()
   db.insert(unit)
     .values({ id: made, partId, kind: row.kind, label, condition, detail: { notes }, createdAt: nowIso() })
     .run()
-  return done(made)
+  return good(made)
 }
 
-export function deleteUnit(db: Db, id: string): Done {
+export function deleteUnit(db: Db, id: string): Outcome {
   const used = rigsWith(db, (a) => unitIdsOf(a).includes(id))
   if (used.length > 0) return refuse(`This unit is in ${used.join('; ')}. Take it out of there first.`)
   db.delete(unit).where(eq(unit.id, id)).run()
-  return done(undefined)
+  return DONE
 }
 
 /** Largest photo or paper kept with a part. */
@@ -131,7 +132,7 @@ export function addPaper(
   db: Db,
   partId: string,
   paper: { name: string; type: string; bytes: Buffer },
-): Done<string> {
+): Outcome<string> {
   if (paper.bytes.length > LARGEST_PAPER)
     return refuse(`${paper.name} is larger than 8 MB. Make it smaller, and add it again.`)
   if (!db.select().from(part).where(eq(part.id, partId)).get()) return refuse('This part is no longer there.')
@@ -139,7 +140,7 @@ export function addPaper(
   db.insert(attachment)
     .values({ ...paper, id, partId, createdAt: nowIso() })
     .run()
-  return done(id)
+  return good(id)
 }
 
 export function getPaper(db: Db, id: string): { name: string; type: string; bytes: Buffer } | null {

@@ -1,9 +1,10 @@
+import { bad, DONE, good, problem, refuse, type Outcome } from '@/core/outcome'
 import { and, asc, eq, or } from 'drizzle-orm'
 import { figuresOfAssembly, isBuilt, traitsOf, type Assembly, type Part, type Rig } from '@/core/kit'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
 import { listParts, unitNames } from './parts'
-import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
+import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { link, rig } from './schema'
 
 /** A rig as the kit lists it. */
@@ -64,6 +65,21 @@ export function toRig(
   return { ...typed, antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt }
 }
 
+/** A rig of the kit as a trial sees it, without what only the kit keeps. */
+export function rigOf(r: KitRig): Rig {
+  const {
+    revision: _r,
+    usedBy: _u,
+    variantOf: _v,
+    note: _n,
+    assembly: _a,
+    bandwidthKHz: _b,
+    mode: _m,
+    ...rig
+  } = r
+  return rig
+}
+
 /** What is stored of a rig that the kit lists, to be stored again changed. */
 export function inputOfRig(r: KitRig): RigInput {
   const { id: _i, revision: _r, usedBy: _u, atRx: _a, budget: _b, variantOf: _v, ...rest } = r
@@ -85,23 +101,29 @@ export function freeLetter(db: Db): string {
   return all.find((l) => !taken.has(l))!
 }
 
-function letterTaken(db: Db, letter: string, except: string | null): Done | null {
+function letterTaken(db: Db, letter: string, except: string | null): Outcome | null {
   const other = db.select().from(rig).where(eq(rig.letter, letter)).get()
   if (!other || other.id === except) return null
-  return refuse(`"${other.name}" already has the letter ${letter}. Take another; ${freeLetter(db)} is free.`)
+  return bad(
+    problem(
+      'taken',
+      'letter',
+      `"${other.name}" already has the letter ${letter}. Take another; ${freeLetter(db)} is free.`,
+    ),
+  )
 }
 
-export function addRig(db: Db, input: RigInput): Done<string> {
+export function addRig(db: Db, input: RigInput): Outcome<string> {
   const taken = letterTaken(db, input.letter, null)
   if (taken && !taken.ok) return taken
   const id = newId()
   db.insert(rig)
     .values({ ...input, id, createdAt: nowIso() })
     .run()
-  return done(id)
+  return good(id)
 }
 
-export function updateRig(db: Db, id: string, revision: number, input: RigInput): Done<string> {
+export function updateRig(db: Db, id: string, revision: number, input: RigInput): Outcome<string> {
   const taken = letterTaken(db, input.letter, id)
   if (taken && !taken.ok) return taken
   const { changes } = db
@@ -109,11 +131,11 @@ export function updateRig(db: Db, id: string, revision: number, input: RigInput)
     .set({ ...input, revision: revision + 1 })
     .where(and(eq(rig.id, id), eq(rig.revision, revision)))
     .run()
-  return changes === 1 ? done(id) : refuse(CHANGED_MEANWHILE)
+  return changes === 1 ? good(id) : refuse(CHANGED_MEANWHILE)
 }
 
 /** A rig like another, as its variant: the same but for what will be changed. */
-export function makeVariant(db: Db, id: string): Done<string> {
+export function makeVariant(db: Db, id: string): Outcome<string> {
   const row = db.select().from(rig).where(eq(rig.id, id)).get()
   if (!row) return refuse('This rig is no longer there.')
   const copy = newId()
@@ -128,11 +150,11 @@ export function makeVariant(db: Db, id: string): Done<string> {
       createdAt: nowIso(),
     })
     .run()
-  return done(copy)
+  return good(copy)
 }
 
 /** Deletes a rig that no trial uses. */
-export function deleteRig(db: Db, id: string): Done {
+export function deleteRig(db: Db, id: string): Outcome {
   const used = db
     .select()
     .from(link)
@@ -141,5 +163,5 @@ export function deleteRig(db: Db, id: string): Done {
   if (used)
     return refuse('A trial uses this rig. Take it out of the trial’s plan first; runs keep their own copy.')
   db.delete(rig).where(eq(rig.id, id)).run()
-  return done(undefined)
+  return DONE
 }

@@ -1,8 +1,9 @@
+import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { and, asc, eq } from 'drizzle-orm'
 import { EXAMPLE_RULE_SETS, type RuleSet, type ServiceRule } from '@/core/kit'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
-import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
+import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { ruleSet, trial, type ChosenService } from './schema'
 
 export type RuleSetRow = typeof ruleSet.$inferSelect
@@ -26,17 +27,17 @@ export function addExampleRuleSets(db: Db): void {
   for (const body of EXAMPLE_RULE_SETS) addRuleSet(db, body)
 }
 
-export function updateRuleSet(db: Db, id: string, revision: number, body: RuleSet): Done<string> {
+export function updateRuleSet(db: Db, id: string, revision: number, body: RuleSet): Outcome<string> {
   const { changes } = db
     .update(ruleSet)
     .set({ body, revision: revision + 1 })
     .where(and(eq(ruleSet.id, id), eq(ruleSet.revision, revision)))
     .run()
-  return changes === 1 ? done(id) : refuse(CHANGED_MEANWHILE)
+  return changes === 1 ? good(id) : refuse(CHANGED_MEANWHILE)
 }
 
 /** Deletes a rule set that no trial keeps to. */
-export function deleteRuleSet(db: Db, id: string): Done {
+export function deleteRuleSet(db: Db, id: string): Outcome {
   const used = db
     .select()
     .from(trial)
@@ -45,7 +46,7 @@ export function deleteRuleSet(db: Db, id: string): Done {
   if (used.length > 0)
     return refuse(`${used.map((t) => t.name).join('; ')} keeps to these rules. Choose others there first.`)
   db.delete(ruleSet).where(eq(ruleSet.id, id)).run()
-  return done(undefined)
+  return DONE
 }
 
 /** The rule set and the service that a trial keeps to; nulls where none was chosen or it is gone. */

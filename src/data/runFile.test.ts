@@ -1,3 +1,4 @@
+import { messageOf } from '@/core/outcome'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -67,7 +68,7 @@ it('where the trial is not here it is refused by its name, and nothing is made',
     plan,
   })
   expect(refused).toMatchObject({ ok: false })
-  expect(!refused.ok && refused.message).toContain('"Wet hill", which is not in this database')
+  expect(!refused.ok && messageOf(refused)).toContain('"Wet hill", which is not in this database')
   expect(getRun(db, 'r1')).toBeNull()
 })
 

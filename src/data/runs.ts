@@ -2,7 +2,7 @@ import { asc, count, desc, eq } from 'drizzle-orm'
 import { foldEntries, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Db } from './database'
 import { newId, nowIso } from './ids'
-import { done, refuse, type Done } from './refusal'
+import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { entry, run, trial, type Conditions } from './schema'
 
 export type RunRow = typeof run.$inferSelect
@@ -32,7 +32,7 @@ export function startRun(
 export function readRunIn(
   db: Db,
   pack: { runId: string; trialId: string; runName: string; startedAt: string; plan: TrialPlan },
-): Done {
+): Outcome {
   if (!db.select().from(trial).where(eq(trial.id, pack.trialId)).get())
     return refuse(
       `It belongs to the trial "${pack.plan.trialName}", which is not in this database. Open the database it was made from, or bring that trial in first.`,
@@ -42,7 +42,7 @@ export function readRunIn(
   db.insert(run)
     .values({ id: runId, trialId, name: runName, startedAt, conditions, plan, createdAt: nowIso() })
     .run()
-  return done(undefined)
+  return DONE
 }
 
 /** Adds entries; those already held are passed over. @returns ids now held */

@@ -1,3 +1,4 @@
+import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { and, asc, desc, eq } from 'drizzle-orm'
 import { nameLinks, type Link } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
@@ -6,7 +7,7 @@ import type { Db } from './database'
 import { legsOf, type LegWithMarks, type SiteRow } from './ground'
 import { newId, nowIso } from './ids'
 import { listParts, unitNames } from './parts'
-import { CHANGED_MEANWHILE, done, refuse, type Done } from './refusal'
+import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { toRig } from './rigs'
 import { link, rig, run, site, trial, type ChosenService, type PackingState } from './schema'
 
@@ -63,7 +64,7 @@ export function addTrial(db: Db, name: string, question: string, seed: number): 
 }
 
 /** The links of a trial, named after the end that varies. */
-export function linksOf(db: Db, trialId: string): Link[] {
+function linksOf(db: Db, trialId: string): Link[] {
   const parts = listParts(db)
   const units = unitNames(db)
   const rigs = new Map(
@@ -124,7 +125,7 @@ export function setLinks(
 }
 
 /** Saves the plan. Runs that were begun keep the plan they were begun with. */
-export function savePlan(db: Db, id: string, revision: number, input: PlanInput): Done {
+export function savePlan(db: Db, id: string, revision: number, input: PlanInput): Outcome {
   const { links, ...fields } = input
   return db.transaction((tx) => {
     const { changes } = tx
@@ -134,7 +135,7 @@ export function savePlan(db: Db, id: string, revision: number, input: PlanInput)
       .run()
     if (changes !== 1) return refuse(CHANGED_MEANWHILE)
     setLinks(tx as unknown as Db, id, links)
-    return done(undefined)
+    return DONE
   })
 }
 
@@ -159,11 +160,11 @@ export function setPacking(db: Db, trialId: string, packing: PackingState): void
 }
 
 /** Deletes a trial that has no runs. One with runs is a record and stays. */
-export function deleteTrial(db: Db, id: string): Done {
+export function deleteTrial(db: Db, id: string): Outcome {
   if (db.select().from(run).where(eq(run.trialId, id)).get())
     return refuse('This trial has runs, and a record is never deleted. Void a run that does not count.')
   db.delete(trial).where(eq(trial.id, id)).run()
-  return done(undefined)
+  return DONE
 }
 
 /** What the plan step edits, as it stands. */

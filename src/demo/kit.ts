@@ -1,3 +1,4 @@
+import { messageOf } from '@/core/outcome'
 import { EMPTY_ASSEMBLY, EMPTY_PORT, EXAMPLE_PARTS, type Rig } from '@/core/kit'
 import { addPart, addRig, listRuleSets, saveUnit, type ChosenService, type Db } from '@/data'
 
@@ -138,7 +139,7 @@ export function seedKit(db: Db): { ids: Map<string, string>; service: ChosenServ
         wayInM: mast ? WAY_IN_M : null,
       },
     })
-    if (!added.ok) throw new Error(added.message)
+    if (!added.ok) throw new Error(messageOf(added))
     ids.set(facts.letter, added.value)
   }
   const rules = listRuleSets(db).find((r) => r.body.services.some((s) => s.name.startsWith('Event channel')))!

@@ -1,3 +1,4 @@
+import { messageOf } from '@/core/outcome'
 import { v7 } from 'uuid'
 import { direct, type Place } from '@/core/geo'
 import { ORDINARY_FIELD, simulateRun, type SimulatedField } from '@/core/sim'
@@ -85,7 +86,7 @@ function makeTrial(db: Db, rigs: Map<string, string>, service: ChosenService, se
     surroundings: seed.surroundings,
     links: seed.links.map(([base, out]) => ({ baseRigId: rigs.get(base)!, outRigId: rigs.get(out)! })),
   })
-  if (!saved.ok) throw new Error(saved.message)
+  if (!saved.ok) throw new Error(messageOf(saved))
   setService(db, id, service)
   return id
 }

@@ -1,3 +1,4 @@
+import { messageOf } from '@/core/outcome'
 import { direct, type Place } from '@/core/geo'
 import {
   EARTH_RADIUS_KM,
@@ -56,7 +57,7 @@ export function seedShortWave(
       mode: 'SSB',
       bandwidthKHz: 2.7,
     })
-    if (!made.ok) throw new Error(made.message)
+    if (!made.ok) throw new Error(messageOf(made))
     return made.value
   }
   const dipole = rig('J', 'Low dipole', 'base', 6, 'Half-wave wire between the harbour sheds, 6 m up')
@@ -98,7 +99,7 @@ export function seedShortWave(
       { baseRigId: vertical, outRigId: far },
     ],
   })
-  if (!saved.ok) throw new Error(saved.message)
+  if (!saved.ok) throw new Error(messageOf(saved))
   makeRun(db, trialId, {
     name: 'Forenoon on the quay',
     startedAt: '2026-05-10T08:05:00Z',

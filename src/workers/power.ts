@@ -10,7 +10,7 @@ const api = {
     expected: readonly ExpectedLevel[],
     asked: PowerAsked,
     tries: number,
-    follow: (done: number) => void,
+    follow: (done: number) => void | Promise<void>,
   ): Promise<number> {
     let told = 0
     for (let seed = 1; seed <= tries; seed++) {

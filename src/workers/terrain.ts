@@ -1,7 +1,6 @@
 import * as Comlink from 'comlink'
-import type { Outcome } from '@/core/formats/problem'
+import { type Outcome, bad, problem } from '@/core/outcome'
 import { readGpx } from '@/core/formats/gpx'
-import { bad, problem } from '@/core/formats/problem'
 import type { Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
 import {

@@ -56,7 +56,7 @@ export interface PairComparison {
 }
 
 /** What one mark's reports in a direction allow of the difference, dB. */
-export interface DifferencePoint {
+interface DifferencePoint {
   markId: string
   distanceM: number
   direction: Direction

@@ -27,7 +27,7 @@ export interface Burden {
   powerW: number
 }
 
-export type Met = 'meets it' | 'seems to meet it' | 'cannot tell' | 'falls short' | 'heard too far'
+type Met = 'meets it' | 'seems to meet it' | 'cannot tell' | 'falls short' | 'heard too far'
 
 export interface NeedAnswer {
   linkId: string

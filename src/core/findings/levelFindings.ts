@@ -20,7 +20,7 @@ import type { FindingsInput, ReadCheck } from './input'
 import { everyCall, type CellsById } from './levels'
 
 /** One check as a level; an open end is null. Attenuation put in out there is taken out. */
-export interface LevelPoint {
+interface LevelPoint {
   checkId: string
   markId: string
   linkId: string
@@ -32,7 +32,7 @@ export interface LevelPoint {
 }
 
 /** A link in a direction: its line, the level its copies need, and how far it holds. */
-export interface LevelGroup {
+interface LevelGroup {
   linkId: string
   direction: Direction
   line: LevelLine[]

@@ -3,7 +3,7 @@ import { normalQuantile } from '@/core/stats/normal'
 import { LEAST_MARKS } from '@/core/stats/pairedDifference'
 import type { PairComparison } from './comparePair'
 
-export type Verdict =
+type Verdict =
   | { kind: 'better'; which: 'a' | 'b'; adjustedP: number; interval: 'plain' | 'always valid' | 'sign test' }
   | { kind: 'alike'; marginDb: number }
   | { kind: 'cannot tell'; why: string; marksNeeded: number | null }

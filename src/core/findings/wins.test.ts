@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { defaultScale, readReport, USUAL_COPY_RULE, type Scale } from '@/core/reports'
 import type { Mark } from '@/core/trial'
+import { USUAL_CHOICES } from './choices'
 import type { FindingsInput, ReadCheck } from './input'
 import { cellsOf, everyCall } from './levels'
 import { winsAndLosses } from './wins'
@@ -24,6 +25,10 @@ const input = (scale: Scale): FindingsInput => ({
   marginDb: 3,
   fixedBeforehand: true,
   checks: [],
+  runs: [],
+  controlLinkId: null,
+  reliability: 0.9,
+  ...USUAL_CHOICES,
 })
 const checks = (pairs: [string, string][], scale: Scale): ReadCheck[] =>
   pairs.flatMap((texts, i) =>

@@ -1,7 +1,7 @@
 import { isValid, parseISO } from 'date-fns'
 import type { Direction } from '@/core/kit/rig'
 import type { CsvTable } from './csvTable'
-import { problem, type Problem } from './problem'
+import { type Problem, problem } from '@/core/outcome'
 
 /** What a column of a checks file can be. */
 export const CHECK_COLUMNS = [

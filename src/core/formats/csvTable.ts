@@ -1,7 +1,8 @@
 import Papa from 'papaparse'
-import { bad, good, LARGEST_FILE, problem, type Outcome } from './problem'
+import { type Outcome, bad, good, problem } from '@/core/outcome'
+import { LARGEST_FILE } from './fileRefused'
 
-export interface CsvRow {
+interface CsvRow {
   /** Line of the file on which the row begins, the heading being 1. */
   line: number
   cells: string[]

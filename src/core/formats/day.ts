@@ -10,7 +10,7 @@ import type { Mark, TrialPlan } from '@/core/trial/plan'
 import type { CheckRow } from './checksCsv'
 import type { Gpx } from './gpx'
 import type { KitFile } from './kitJson'
-import { bad, good, problem, type Outcome, type Problem } from './problem'
+import { type Outcome, type Problem, bad, good, problem } from '@/core/outcome'
 
 /** A day's files put together: what a trial is made of, and its checks. */
 export interface Day {

@@ -1,8 +1,9 @@
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 import type { Rings } from '@/core/terrain/cover'
 import { MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
 import type { GpxPoint } from './gpx'
 import type { FileArea, MapFile } from './mapFile'
-import { bad, FileRefused, good, problem, reading, type Outcome } from './problem'
+import { FileRefused, reading } from './fileRefused'
 
 interface Json {
   [key: string]: unknown

@@ -1,7 +1,8 @@
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { SaxesParser } from 'saxes'
 import type { Place } from '@/core/geo/geodesic'
 import { DEEPEST, MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
-import { bad, FileRefused, good, LARGEST_FILE, problem, reading, type Outcome } from './problem'
+import { FileRefused, LARGEST_FILE, reading } from './fileRefused'
 
 export interface GpxPoint extends Place {
   name: string

@@ -1,6 +1,6 @@
 import * as yup from 'yup'
 import { RIG_KINDS } from '@/core/kit/rig'
-import { bad, good, problem, type Outcome } from './problem'
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 
 const height = yup.number().min(0.1, 'must be above 0 m').max(1000, 'must be at most 1000 m')
 const power = yup.number().moreThan(0, 'must be above 0 W').max(5000, 'must be at most 5000 W')

@@ -1,10 +1,11 @@
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { SaxesParser } from 'saxes'
 import type { Rings } from '@/core/terrain/cover'
 import { DEEPEST, MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
 import { areaOf } from './geoJson'
 import type { GpxPoint } from './gpx'
 import type { MapFile } from './mapFile'
-import { bad, FileRefused, good, LARGEST_FILE, problem, reading, type Outcome } from './problem'
+import { FileRefused, LARGEST_FILE, reading } from './fileRefused'
 
 /**
  * Reads KML 2.2: placemarks with points to places, lines to ways, polygons to areas. Styles and overlays are

@@ -1,7 +1,8 @@
+import { type Outcome, bad, problem } from '@/core/outcome'
 import { unzipSync } from 'fflate'
 import { readKml } from './kml'
 import type { MapFile } from './mapFile'
-import { bad, FileRefused, LARGEST_FILE, problem, type Outcome } from './problem'
+import { FileRefused, LARGEST_FILE } from './fileRefused'
 
 /** Most members of an archive, and most bytes unpacked. */
 const MOST_MEMBERS = 5000

@@ -1,9 +1,10 @@
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 import type { Rings } from '@/core/terrain/cover'
 import { readGeoJson } from './geoJson'
 import { readGpx, type Gpx } from './gpx'
 import { readKml } from './kml'
 import { readKmz } from './kmz'
-import { bad, good, LARGEST_FILE, problem, type Outcome } from './problem'
+import { LARGEST_FILE } from './fileRefused'
 
 /** An area as a file has it; what it is may be named or not. */
 export interface FileArea {

@@ -1,6 +1,6 @@
 import { endsOf, isChainPart, type ChainPart, type Part, type PartOf, type Polarisation } from './part'
 import type { ConnectorEnd } from './connectors'
-import type { Traits } from './traits'
+import type { Traits } from './rig'
 
 /** One part in a chain. */
 export interface ChainItem {
@@ -23,7 +23,7 @@ export interface Port {
 }
 
 /** Where an antenna points. Who or what carries it is the mount. */
-export interface Pose {
+interface Pose {
   azimuthDeg: number | null
   tiltDeg: number | null
 }

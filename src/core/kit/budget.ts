@@ -20,7 +20,7 @@ export interface BudgetStep {
 }
 
 /** Where the gain comes from. Only a measured one is taken out of a comparison. */
-export type GainSource = 'measured' | 'claimed' | 'not known'
+type GainSource = 'measured' | 'claimed' | 'not known'
 
 /** The sums of one port at one frequency. */
 export interface Budget {
@@ -50,7 +50,7 @@ interface At {
 }
 
 /** Gain of a port's antenna: measured, else claimed, else not known. */
-export function gainOf(rig: PlacedRig, port: PlacedPort): { dbi: number | null; source: GainSource } {
+function gainOf(rig: PlacedRig, port: PlacedPort): { dbi: number | null; source: GainSource } {
   if (!port.antenna) {
     const fixed = rig.radio?.spec.antennaFixed ? rig.radio.spec.fixedGainDbi : null
     return { dbi: fixed, source: fixed === null ? 'not known' : 'measured' }

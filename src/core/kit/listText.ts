@@ -1,4 +1,4 @@
-import { bad, good, problem, type Outcome } from '@/core/formats/problem'
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 import type { Band, PowerSetting } from './part'
 
 const number = (text: string) => Number(text.replace(',', '.'))

@@ -25,7 +25,7 @@ export interface SwrPoint {
 }
 
 /** Maker's chart of a setting against the frequency at which the antenna is then right. */
-export interface SettingPoint {
+interface SettingPoint {
   setting: number
   frequencyMHz: number
 }
@@ -35,8 +35,9 @@ export interface PatternPoint {
   db: number
 }
 
-export type Polarisation = 'vertical' | 'horizontal' | 'slant' | 'circular'
-export type GroundNeed = 'nothing' | 'ground plane' | 'counterpoise'
+export const POLARISATIONS = ['vertical', 'horizontal', 'slant', 'circular'] as const
+export type Polarisation = (typeof POLARISATIONS)[number]
+type GroundNeed = 'nothing' | 'ground plane' | 'counterpoise'
 
 export interface RadioSpec {
   use: 'handheld' | 'mobile' | 'desk' | 'data' | 'relay'
@@ -92,13 +93,13 @@ export interface LeadSpec {
   b: ConnectorEnd
 }
 
-export interface AdapterSpec {
+interface AdapterSpec {
   a: ConnectorEnd
   b: ConnectorEnd
   lossDb: number | null
 }
 
-export interface AttenuatorSpec {
+interface AttenuatorSpec {
   db: number
   ratingW: number
   shieldingDb: number | null
@@ -107,7 +108,7 @@ export interface AttenuatorSpec {
 }
 
 /** Anything else that the signal passes through and that loses a little. */
-export interface ThroughSpec {
+interface ThroughSpec {
   lossDb: number
   bands: Band[]
   ratingW: number | null
@@ -115,18 +116,18 @@ export interface ThroughSpec {
   b: ConnectorEnd | null
 }
 
-export interface SwitchSpec extends ThroughSpec {
+interface SwitchSpec extends ThroughSpec {
   isolationDb: number | null
 }
-export interface TransformerSpec extends ThroughSpec {
+interface TransformerSpec extends ThroughSpec {
   ratio: string
 }
-export interface RadialsSpec {
+interface RadialsSpec {
   count: number
   lengthM: number
 }
 /** A feeder of power over a data cable. */
-export interface FeederSpec {
+interface FeederSpec {
   supplyV: number
   cableM: number
   ohmPerM: number
@@ -151,17 +152,17 @@ export interface MountSpec {
   tubeToMm: number | null
   tiltDeg: number | null
 }
-export interface MastSpec {
+interface MastSpec {
   lowestM: number
   highestM: number
   tubeMm: number | null
 }
-export interface BatterySpec {
+interface BatterySpec {
   capacityAh: number
   volts: number
   chemistry: 'lithium ion' | 'lithium iron phosphate' | 'lead' | 'nickel metal hydride'
 }
-export interface OtherSpec {
+interface OtherSpec {
   use: string
 }
 
@@ -224,7 +225,7 @@ export type Part = { [K in PartKind]: PartOf<K> }[PartKind]
 export type NewPart = { [K in PartKind]: Omit<PartOf<K>, 'id'> }[PartKind]
 
 /** Kinds that the signal passes through, between the radio and the sky. */
-export const CHAIN_KINDS = [
+const CHAIN_KINDS = [
   'lead',
   'adapter',
   'attenuator',
@@ -234,7 +235,7 @@ export const CHAIN_KINDS = [
   'transformer',
   'antenna',
 ] as const
-export type ChainKind = (typeof CHAIN_KINDS)[number]
+type ChainKind = (typeof CHAIN_KINDS)[number]
 export type ChainPart = Extract<Part, { kind: ChainKind }>
 
 export const isChainPart = (part: Part): part is ChainPart =>

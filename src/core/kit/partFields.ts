@@ -3,7 +3,7 @@ import { TYPICAL_LINES } from '@/core/rf/typicalLines'
 import type { PartKind, SpecByKind } from './part'
 
 /** What a field of a part holds, and within which bounds. */
-export type FieldType =
+type FieldType =
   | { type: 'number'; unit?: string; min?: number; above?: number; max?: number; needed?: boolean }
   | { type: 'text' }
   | { type: 'choice'; options: readonly { value: string | null; label: string }[] }

@@ -18,7 +18,8 @@ describe('parts as they are typed', () => {
   it('every example and every blank start passes its own border, and comes out as it went in', () => {
     for (const { part } of EXAMPLE_PARTS) {
       expect(specSchema(part.kind).validateSync(part.spec)).toEqual(part.spec)
-      partCommonSchema.validateSync(part)
+      const { kind: _kind, spec: _spec, ...common } = part
+      partCommonSchema.validateSync(common)
     }
     for (const kind of PART_KINDS) expect(() => specSchema(kind).validateSync(startSpec(kind))).not.toThrow()
   })

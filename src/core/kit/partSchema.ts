@@ -1,5 +1,6 @@
 import * as yup from 'yup'
-import type { Outcome } from '@/core/formats/problem'
+import { flag, LONGEST, record, text } from '@/core/schema'
+import type { Outcome } from '@/core/outcome'
 import { CONNECTOR_FAMILIES } from './connectors'
 import { readBands, readPairs, readPowers } from './listText'
 import type { PartKind } from './part'
@@ -41,18 +42,17 @@ function typedList<T>(read: (text: string) => Outcome<T[]>) {
 }
 
 const connector = () =>
-  yup
-    .object({
-      family: yup
-        .string()
-        .oneOf(
-          CONNECTOR_FAMILIES.map((f) => f.id),
-          'This is no connector that is known here',
-        )
-        .required(),
-      gender: yup.string().oneOf(['male', 'female']).required(),
-      reverse: yup.boolean().default(false),
-    })
+  record({
+    family: yup
+      .string()
+      .oneOf(
+        CONNECTOR_FAMILIES.map((f) => f.id),
+        'This is no connector that is known here',
+      )
+      .required(),
+    gender: yup.string().oneOf(['male', 'female']).required(),
+    reverse: flag().default(false),
+  })
     .nullable()
     .default(null)
 
@@ -78,11 +78,10 @@ function pairs(field: PartField & { type: 'pairs' }) {
 }
 
 function gain(needsReference: boolean) {
-  return yup
-    .object({
-      value: typedNumber().min(-60, 'At least -60 dB').max(60, 'At most 60 dB'),
-      reference: yup.string().oneOf(['dBi', 'dBd']).nullable().default(null),
-    })
+  return record({
+    value: typedNumber().min(-60, 'At least -60 dB').max(60, 'At most 60 dB'),
+    reference: yup.string().oneOf(['dBi', 'dBd']).nullable().default(null),
+  })
     .nullable()
     .default(null)
     .transform((v: { value?: unknown } | null) =>
@@ -113,7 +112,7 @@ function schemaOfField(field: PartField): AnySchema {
       return field.needed ? s.test('given', `${field.label} is missing`, (v) => v !== null) : s
     }
     case 'text':
-      return yup.string().trim().max(200, 'At most 200 letters').default('')
+      return text(200).default('')
     case 'choice':
       return yup
         .string()
@@ -125,7 +124,7 @@ function schemaOfField(field: PartField): AnySchema {
           `${field.label}: choose one of the list`,
         )
     case 'flag':
-      return yup.boolean().default(false)
+      return flag().default(false)
     case 'connector':
       return field.needed
         ? connector().test('given', `${field.label} is missing`, (v) => v !== null)
@@ -153,7 +152,7 @@ export function specSchema(kind: PartKind): yup.ObjectSchema<yup.AnyObject> {
   const known = cache.get(kind)
   if (known) return known
   const shape = Object.fromEntries(PART_FIELDS[kind].map((f) => [f.name, schemaOfField(f)]))
-  let schema: yup.ObjectSchema<yup.AnyObject> = yup.object(shape).noUnknown(true)
+  let schema: yup.ObjectSchema<yup.AnyObject> = record(shape)
   const bounds = BOUNDS[kind]
   if (bounds)
     schema = schema.test('bounds', (v, context) => {
@@ -169,8 +168,8 @@ export function specSchema(kind: PartKind): yup.ObjectSchema<yup.AnyObject> {
 }
 
 /** What every part has beside its kind's spec. */
-export const partCommonSchema = yup.object({
-  name: yup.string().trim().required('A name is missing').max(80, 'At most 80 letters'),
+export const partCommonSchema = record({
+  name: text(80).required('A name is missing'),
   owned: typedNumber()
     .integer('A whole number')
     .min(0, 'At least 0')
@@ -179,5 +178,5 @@ export const partCommonSchema = yup.object({
   weightG: typedNumber().min(0, 'At least 0').max(1_000_000, 'At most 1 000 000 g'),
   wornMm: typedNumber().min(0, 'At least 0').max(20_000, 'At most 20 000 mm'),
   price: typedNumber().min(0, 'At least 0').max(1_000_000, 'At most 1 000 000'),
-  note: yup.string().trim().max(2000, 'At most 2000 letters').default(''),
+  note: text(LONGEST.note).default(''),
 })

@@ -4,7 +4,7 @@ import type { RadioSpec } from './part'
 import { dbmText, dbText, type Figure } from './trace'
 
 /** C/N that 12 dB SINAD stands for in narrow FM, dB: about 7 to 10. */
-export const SINAD_CARRIER_TO_NOISE_DB = 8
+const SINAD_CARRIER_TO_NOISE_DB = 8
 const USUAL_BANDWIDTH_KHZ = 11
 
 /** Sensitivity of a radio in dBm at its connector; null where not known. */

@@ -1,64 +1,15 @@
 import { dbmOfWatts } from '@/core/rf/levels'
-import type { Traits } from './traits'
+import type { Link, Rig, RigFigures } from './rigRecord'
+import type { Direction, Listener } from './terms'
 
-export const RIG_KINDS = ['handheld', 'mobile', 'base', 'relay', 'other station'] as const
-export type RigKind = (typeof RIG_KINDS)[number]
-
-/** One complete set-up at one end, as a trial sees it. */
-export interface Rig {
-  id: string
-  letter: string
-  name: string
-  kind: RigKind
-  /** Transmit frequency, MHz. */
-  txMHz: number
-  /** Receive frequency, MHz; null where it is the same. */
-  rxMHz: number | null
-  /** Power at the radio's connector, W. */
-  powerW: number
-  /** Antenna height over ground, m. */
-  antennaHeightM: number
-  /** dBi; null where that is the question. */
-  antennaGainDbi: number | null
-  /** Lead and adapters, dB; null where nobody knows. */
-  leadLossDb: number | null
-  /** An attenuator in the path, dB, and where it sits. */
-  attenuatorDb: number
-  attenuatorAt: 'both ways' | 'transmit' | 'receive'
-  /** The figures at the receive frequency, where it is another and the rig is built of parts. */
-  atRx?: RigFigures
-  /** Of the receiver at its connector, dBm; and what a body or a car takes, dB. For predictions, never for evening. */
-  sensitivityDbm?: number | null
-  bodyLossDb?: number
-  /** What it is made of, frozen with the run; absent where only its figures are known. */
-  traits?: Traits
-  /** How the figures were come by, frozen with the run: each step of the budget in dB. */
-  budget?: { name: string; db: number }[]
-}
-
-/** What is known of a rig's antenna gain, dBi, lead and attenuator, dB, at one frequency. */
-export interface RigFigures {
-  antennaGainDbi: number | null
-  leadLossDb: number | null
-  attenuatorDb: number
-}
+export type { Link, Rig, RigFigures, Traits } from './rigRecord'
 
 /** The figures that count while a rig transmits or receives: each at its own frequency. */
 export function figuresFor(rig: Rig, isSender: boolean): RigFigures {
   return isSender ? rig : (rig.atRx ?? rig)
 }
 
-/** The rig at the base and the rig out there that a check joins. */
-export interface Link {
-  id: string
-  letter: string
-  name: string
-  base: Rig
-  out: Rig
-}
-
-export type Direction = 'to base' | 'from base' | 'loop'
-export type Listener = 'base' | 'out'
+export * from './terms'
 
 /** Who hears a check in a direction. A loop is heard where it began, out there. */
 export function listenerOf(direction: Direction): Listener {
@@ -133,10 +84,7 @@ export function sumDb(known: readonly KnownDifference[]): number {
 }
 
 /** A link's own name: that of the end that varies among the links given. */
-export function linkName(
-  link: { base: { name: string }; out: { name: string } },
-  varies: 'base' | 'out' | 'both',
-) {
+function linkName(link: { base: { name: string }; out: { name: string } }, varies: 'base' | 'out' | 'both') {
   if (varies === 'base') return link.base.name
   if (varies === 'out') return link.out.name
   return `${link.out.name} with ${link.base.name}`

@@ -107,7 +107,7 @@ describe('an unfair comparison', () => {
     }
     expect(makeSame(b, c, 'power', kit)).toMatchObject({
       ok: false,
-      message: expect.stringContaining('no setting of 25 W'),
+      problems: [{ message: expect.stringContaining('no setting of 25 W') }],
     })
     expect(makeSame(compared('X', null), b, 'carried', kit).ok).toBe(false)
     expect(makeSame(compared('X', null), compared('Y', null, { leadLossDb: 3 }), 'lead', kit)).toMatchObject({

@@ -1,7 +1,7 @@
 import { isBuilt, partIdsOf, placeParts, type Assembly } from './assembly'
 import { LINEAR_TO_CIRCULAR_DB, polarisationLossDb } from '@/core/rf'
 import { heightText, type Units } from '@/core/units'
-import type { Part, PartOf, Polarisation } from './part'
+import type { Part, Polarisation } from './part'
 import { dbText, wattText } from './trace'
 import type { Rig } from './rig'
 
@@ -211,96 +211,4 @@ export function partDifferences(a: Assembly, b: Assembly, parts: readonly Part[]
     const times = Math.abs(d) > 1 ? `${Math.abs(d)} × ` : ''
     return [{ only: d > 0 ? 'first' : 'second', name: `${times}${name(id)}` }]
   })
-}
-
-export type ChangedRig = ComparedRig
-
-/**
- * A rig with one attribute made the same as another's.
- * @returns the changed rig, or why it cannot be
- */
-export function makeSame(
-  target: ComparedRig,
-  like: ComparedRig,
-  attribute: Attribute,
-  parts: readonly Part[],
-): { ok: true; value: ChangedRig } | { ok: false; message: string } {
-  const ok = (change: Partial<ComparedRig>) => ({ ok: true as const, value: { ...target, ...change } })
-  const no = (message: string) => ({ ok: false as const, message })
-  const withRig = (change: Partial<Rig>) => ok({ rig: { ...target.rig, ...change } })
-  switch (attribute) {
-    case 'power': {
-      const radio = parts.find((p) => p.id === target.assembly?.radioId) as PartOf<'radio'> | undefined
-      const has = radio?.spec.powers.filter((p) => p.powerW !== null) ?? []
-      if (has.length > 0 && !has.some((p) => p.powerW === like.rig.powerW))
-        return no(
-          `${radio!.name} of rig ${target.rig.letter} has no setting of ${wattText(like.rig.powerW)}.`,
-        )
-      return withRig({ powerW: like.rig.powerW })
-    }
-    case 'height':
-      return withRig({ antennaHeightM: like.rig.antennaHeightM })
-    case 'channel':
-      return withRig({ txMHz: like.rig.txMHz, rxMHz: like.rig.rxMHz })
-    case 'mode':
-      return ok({ mode: like.mode, bandwidthKHz: like.bandwidthKHz })
-  }
-  if (!isBuilt(target.assembly) || !isBuilt(like.assembly)) {
-    if (attribute === 'lead' && !isBuilt(target.assembly)) return withRig({ leadLossDb: like.rig.leadLossDb })
-    if (attribute === 'antenna' && !isBuilt(target.assembly))
-      return withRig({ antennaGainDbi: like.rig.antennaGainDbi })
-    if (attribute === 'attenuator' && !isBuilt(target.assembly))
-      return withRig({ attenuatorDb: like.rig.attenuatorDb, attenuatorAt: like.rig.attenuatorAt })
-    return no('Only rigs that are built of parts can be made the same in this. Build them first.')
-  }
-  const from = like.assembly
-  const to = target.assembly
-  const kindOf = (id: string) => parts.find((p) => p.id === id)?.kind
-  const ports = to.ports.map((port, i) => {
-    const other = from.ports[i] ?? from.ports[0]!
-    const pick = (items: typeof port.items, antenna: boolean) =>
-      items.filter((x) => (kindOf(x.partId) === 'antenna') === antenna)
-    const byKind = (items: typeof port.items, attenuator: boolean) =>
-      items.filter((x) => (kindOf(x.partId) === 'attenuator') === attenuator)
-    if (attribute === 'antenna')
-      return { ...port, items: [...pick(port.items, false), ...pick(other.items, true)] }
-    if (attribute === 'lead') {
-      const mine = byKind(pick(port.items, false), true)
-      const theirs = byKind(pick(other.items, false), false)
-      return { ...port, items: [...theirs, ...mine, ...pick(port.items, true)] }
-    }
-    if (attribute === 'attenuator') {
-      const mine = byKind(pick(port.items, false), false)
-      const theirs = byKind(pick(other.items, false), true)
-      return { ...port, items: [...theirs, ...mine, ...pick(port.items, true)] }
-    }
-    if (attribute === 'carried') return { ...port, mountId: other.mountId, mastId: other.mastId }
-    if (attribute === 'polarisation')
-      return { ...port, polarisation: other.polarisation ?? polarisationOf(other, parts) }
-    return port
-  })
-  const assembly: Assembly = { ...to, ports: withOwnKeys(ports) }
-  if (attribute === 'pointing') assembly.pose = from.pose
-  if (attribute === 'along') assembly.alongIds = from.alongIds
-  if (attribute === 'carried') assembly.wayInM = from.wayInM
-  if (attribute === 'radio') {
-    assembly.radioId = from.radioId
-    assembly.radioUnitId = null
-  }
-  return ok({ assembly })
-}
-
-function polarisationOf(port: Assembly['ports'][number], parts: readonly Part[]): Polarisation | null {
-  const antenna = port.items
-    .map((i) => parts.find((p) => p.id === i.partId))
-    .find((p) => p?.kind === 'antenna')
-  return antenna?.kind === 'antenna' ? antenna.spec.polarisation : null
-}
-
-/** Keys stay their own within each chain. */
-function withOwnKeys(ports: Assembly['ports']): Assembly['ports'] {
-  return ports.map((port) => ({
-    ...port,
-    items: port.items.map((item, i) => ({ ...item, key: `${i}-${item.partId}` })),
-  }))
 }

@@ -1,17 +1,6 @@
 import type { Link, Rig } from './rig'
 
-/** What a rig is made of, in words, frozen with the run: what may be told apart by a trial that varies it. */
-export interface Traits {
-  antenna?: string
-  radio?: string
-  /** Individual units, where they were named. */
-  antennaUnit?: string
-  radioUnit?: string
-  carried?: string
-  mode?: string
-}
-
-export const FACTOR_NAMES = [
+const FACTOR_NAMES = [
   'antenna',
   'antenna unit',
   'radio',
@@ -26,7 +15,7 @@ export const FACTOR_NAMES = [
 export type FactorName = (typeof FACTOR_NAMES)[number]
 
 /** A rig's values of everything that a trial may vary; null where it is not known. */
-export function factorValues(rig: Rig): Record<FactorName, string | null> {
+function factorValues(rig: Rig): Record<FactorName, string | null> {
   const t = rig.traits ?? {}
   return {
     antenna: t.antenna ?? null,

@@ -20,7 +20,7 @@ export interface EdgeReach {
  * Weak prior of the spread of ln reach between walks: about a factor of 1.3, since one to three walks have
  * none of their own.
  */
-export const EDGE_SPREAD_PRIOR = { median: 0.26, factor: 1.8 } as const
+const EDGE_SPREAD_PRIOR = { median: 0.26, factor: 1.8 } as const
 
 /**
  * Reach from walks to the edge: interval-censored, log-normal, ln reach ~ N(μ, σ²), μ flat, ln σ normal about

@@ -13,7 +13,7 @@ import {
 import { isPredicted, pathOver, predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
 
 /** A mark on its ground. */
-export interface MarkGround {
+interface MarkGround {
   markId: string
   /** Crow-flies from the base, m. */
   distanceM: number

@@ -52,7 +52,7 @@ export interface LevelFit {
  * Weak priors, mean and standard deviation, of the slope n and of the logarithms of the spreads (dB) and of the
  * correlation distance (km). They keep every spread away from nought and infinity where a run says little of it.
  */
-export const LEVEL_PRIORS = {
+const LEVEL_PRIORS = {
   slope: [3.5, 1.5],
   shadowDb: [Math.log(5), 0.7],
   linkDb: [Math.log(2), 0.7],
@@ -61,7 +61,7 @@ export const LEVEL_PRIORS = {
 } as const
 
 /** Fewest marks for a level model. */
-export const FEWEST_LEVEL_MARKS = 5
+const FEWEST_LEVEL_MARKS = 5
 const WIDEST = 5
 const DRAWS = 240
 const SEED = 1
@@ -267,7 +267,7 @@ function forward(
 }
 
 /** Parameters of a point on the scale of fitting. */
-export function parametersAt(x: readonly number[], groups: number): LevelParameters {
+function parametersAt(x: readonly number[], groups: number): LevelParameters {
   const [slope, shadow, link, call, far] = x.slice(groups) as [number, number, number, number, number]
   return {
     levels: x.slice(0, groups),

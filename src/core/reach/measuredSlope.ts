@@ -24,7 +24,7 @@ export interface MeasuredSlope {
 }
 
 /** Fewest marks for a slope to be quoted. */
-export const FEWEST_MARKS = 5
+const FEWEST_MARKS = 5
 const ROUNDS = 400
 const NARROWEST_DB = 0.5
 

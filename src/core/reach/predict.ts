@@ -68,7 +68,7 @@ function clutterDb(cover: CoverAt | null | undefined, heightM: number, usualDb: 
 }
 
 /** Below this the ground wave and the sky rule, MHz, and nothing here predicts a level to count on. */
-export const LOWEST_PREDICTED_MHZ = 30
+const LOWEST_PREDICTED_MHZ = 30
 
 /** Whether levels of a link are predicted at all. */
 export const isPredicted = (link: Link) => Math.min(link.out.txMHz, link.base.txMHz) >= LOWEST_PREDICTED_MHZ

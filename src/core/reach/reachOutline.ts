@@ -21,7 +21,7 @@ export interface OutlineSearch {
   dipM: number
 }
 
-export const USUAL_OUTLINE: OutlineSearch = { bearings: 72, farthestM: 20_000, steps: 100, dipM: 500 }
+const USUAL_OUTLINE: OutlineSearch = { bearings: 72, farthestM: 20_000, steps: 100, dipM: 500 }
 
 /** The first so many samples of a profile, as a profile of its own. */
 function upTo(p: GroundProfile, n: number): GroundProfile {

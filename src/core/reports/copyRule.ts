@@ -1,16 +1,7 @@
+import type { CopyRule } from './copyRuleRecord'
 import type { Reading } from './reading'
 
-/** What counts as heard. A trial states it; findings repeat it; it can be changed afterwards over the same log. */
-export interface CopyRule {
-  /** Least readability, 1 to 5; null where any will do. */
-  minReadability: number | null
-  /** Most calls it may take, 1 or more. */
-  maxCalls: number
-  /** Least level in the listener's unit (dBm and its like); null where any will do. */
-  minLevel: number | null
-  /** Least share of words or packets copied, 0 to 1; null where any will do. */
-  minShare: number | null
-}
+export type { CopyRule } from './copyRuleRecord'
 
 export const USUAL_COPY_RULE: CopyRule = { minReadability: 3, maxCalls: 2, minLevel: null, minShare: null }
 

@@ -1,47 +1,6 @@
-/** One step of a list of plain words; several wordings can share a step. */
-export interface WordStep {
-  /** 0 is "not heard"; for readability words 0 to 5. */
-  step: number
-  words: string[]
-}
+import type { Scale, StrengthMeaning, WordStep } from './scaleRecord'
 
-/** How a listener's strength figure is to be taken. */
-export interface StrengthMeaning {
-  /** The listener's own meter, a stranger's meter, or judged by ear. */
-  by: 'own meter' | 'stranger' | 'ear'
-  /** Highest whole step, 9 or 5. */
-  top: 9 | 5
-  /** dB of one S-unit; null where it is only known to lie between 3 and 6. Means nothing by ear. */
-  stepDb: number | null
-  /** True where the user has measured the step; otherwise 6 dB is the recommendation's, not this radio's. */
-  calibrated: boolean
-  /** Marks above S9 come in steps of this many dB. */
-  overStepDb: number
-  /** Full scale, dB over S9; a reading there is open above. */
-  fullScaleOverDb: number
-}
-
-/** The scale in which one listener reports in one run. Declared before anything is read. */
-export type Scale =
-  | { kind: 'readability-strength'; strength: StrengthMeaning; words: WordStep[] }
-  | { kind: 'readability'; words: WordStep[] }
-  | { kind: 'strength'; strength: StrengthMeaning; words: WordStep[] }
-  | {
-      kind: 'level'
-      unit: 'dBm' | 'dB(uV/m)' | 'dBm/m2' | 'SINR dB'
-      /** True for a team that says "81" and means -81. */
-      minusOmitted: boolean
-      /** The display's own step, dB. */
-      stepDb: number
-      words: WordStep[]
-    }
-  | { kind: 'bare'; unit: 'reading' | 'bars' | 'per cent'; bottom: number; top: number; words: WordStep[] }
-  | { kind: 'count'; of: 'words' | 'packets'; total: number | null; words: WordStep[] }
-  | { kind: 'words'; words: WordStep[] }
-  | { kind: 'heard'; words: WordStep[] }
-  | { kind: 'comparative' }
-  | { kind: 'rate'; unit: 'Mbit/s' | 'kbit/s' | 'ms'; cap: number | null; words: WordStep[] }
-
+export type { Scale, StrengthMeaning, WordStep } from './scaleRecord'
 export type ScaleKind = Scale['kind']
 
 const NOT_HEARD: WordStep = {
@@ -50,7 +9,7 @@ const NOT_HEARD: WordStep = {
 }
 
 /** Words that radio users say for readability, worst to best. Editable where a scale is declared. */
-export const READABILITY_WORDS: WordStep[] = [
+const READABILITY_WORDS: WordStep[] = [
   NOT_HEARD,
   { step: 1, words: ['carrier only', 'unreadable', 'nothing but carrier'] },
   { step: 2, words: ['broken', 'barely readable', 'words now and then', 'very weak'] },

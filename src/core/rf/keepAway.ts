@@ -18,7 +18,7 @@ export function exposureLimitWm2(bands: readonly ExposureBand[], frequencyMHz: n
 }
 
 /** Why no distance is given. */
-export type NoDistance = 'below 30 MHz' | 'at the body' | 'no limit known'
+type NoDistance = 'below 30 MHz' | 'at the body' | 'no limit known'
 
 export type KeepAway =
   | {

@@ -1,5 +1,5 @@
 /** S9 in dBm: -73 below 30 MHz, -93 above; from 30 to 144 MHz by the same convention only. IARU Region 1. */
-export function s9Dbm(frequencyMHz: number): number {
+function s9Dbm(frequencyMHz: number): number {
   return frequencyMHz < 30 ? -73 : -93
 }
 

@@ -20,7 +20,7 @@ export interface PairedTrend {
 }
 
 /** Fewest marks, and fewest different places, for a trend. */
-export const FEWEST_TREND_MARKS = 8
+const FEWEST_TREND_MARKS = 8
 /** Weak prior of the slope: nought with this standard deviation, dB a unit of x. */
 const PRIOR_SLOPE_SD = 15
 const N_LEVEL = 41

@@ -42,7 +42,7 @@ export interface Cover {
   areas: readonly Prepared[]
 }
 
-export function boxOf(rings: Rings): Prepared['box'] {
+function boxOf(rings: Rings): Prepared['box'] {
   let [west, south, east, north] = [Infinity, Infinity, -Infinity, -Infinity]
   for (const [lon, lat] of rings[0] ?? []) {
     west = Math.min(west, lon)

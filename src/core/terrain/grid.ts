@@ -33,7 +33,7 @@ export const gridBounds = (g: HeightGrid) => ({
   south: g.north - (g.height - 1) * g.stepLat,
 })
 
-export function covers(g: HeightGrid, { lat, lon }: Place): boolean {
+function covers(g: HeightGrid, { lat, lon }: Place): boolean {
   const b = gridBounds(g)
   return lat <= b.north + 1e-9 && lat >= b.south - 1e-9 && lon >= b.west - 1e-9 && lon <= b.east + 1e-9
 }

@@ -1,4 +1,4 @@
-import { bad, good, problem, type Outcome } from '@/core/formats/problem'
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { MOST_CELLS, VOID, type HeightGrid } from './grid'
 import { packHeights } from './packHeights'
 

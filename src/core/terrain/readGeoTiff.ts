@@ -1,6 +1,6 @@
 import { fromArrayBuffer } from 'geotiff'
 import proj4 from 'proj4'
-import { bad, good, problem, type Outcome } from '@/core/formats/problem'
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { MOST_CELLS, VOID, type HeightGrid } from './grid'
 import { packHeights } from './packHeights'
 
@@ -39,7 +39,7 @@ interface Raw {
  * sizes are checked before anything is read.
  */
 export async function readGeoTiff(name: string, bytes: ArrayBuffer): Promise<Outcome<HeightGrid>> {
-  const refuse = (code: string, message: string) => bad<HeightGrid>(problem(code, name, message))
+  const refuse = (code: string, message: string) => bad(problem(code, name, message))
   let raw: Raw
   let epsg: number
   try {

@@ -1,4 +1,4 @@
-import { bad, good, problem, type Outcome } from '@/core/formats/problem'
+import { type Outcome, bad, good, problem } from '@/core/outcome'
 import type { HeightGrid } from './grid'
 
 const SIZES: Record<number, number> = { 1201: 3, 3601: 1 }

@@ -1,9 +1,6 @@
-/** A state of a continuous signal that a trial tells apart by ear, and what it means for copying it. */
-export interface EarState {
-  name: string
-  /** clear: all copied; broken: some of it; lost: none. */
-  means: 'clear' | 'broken' | 'lost'
-}
+import type { EarState } from './earStateRecord'
+
+export type { EarState } from './earStateRecord'
 
 /** Where a trial has no list of its own. */
 export const USUAL_EAR_STATES: readonly EarState[] = [

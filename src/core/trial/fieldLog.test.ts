@@ -14,6 +14,7 @@ import {
   schedule,
   wordsCopied,
   wordsFor,
+  type Entry,
   type Mark,
   type TrialPlan,
 } from '.'

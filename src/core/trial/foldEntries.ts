@@ -1,6 +1,7 @@
 import type { Link } from '@/core/kit/rig'
 import type { CheckBody, Entry, EntryBody, Grade } from './entry'
-import { keyText, type CheckKey, type Mark, type MarkMeans } from './plan'
+import { keyText, type CheckKey, type Mark } from './plan'
+import type { MarkMeans } from './terms'
 
 /** A logged check as it stands now. */
 export interface LoggedCheck extends CheckBody {

@@ -1,6 +1,6 @@
 /** Lowest and highest frequency that is taken for MHz without asking. */
-export const LOWEST_MHZ = 0.1
-export const HIGHEST_MHZ = 30_000
+const LOWEST_MHZ = 0.1
+const HIGHEST_MHZ = 30_000
 
 /** Another meaning of a number typed as MHz. */
 export interface FrequencyMeaning {

@@ -24,7 +24,7 @@ export const shortLengthText = (lengthM: number, units: Units) =>
   units === 'imperial' ? inchText(lengthM) : millimetreText(lengthM)
 
 /** Units of typed fields and what one of the other system's is in them. */
-export const IMPERIAL_OF = {
+const IMPERIAL_OF = {
   km: { unit: 'mi', factor: 1 / 1.609344 },
   m: { unit: 'ft', factor: 1 / 0.3048 },
   mm: { unit: 'in', factor: 1 / 25.4 },

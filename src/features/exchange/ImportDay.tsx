@@ -7,15 +7,18 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
+import type { Problem } from '@/core/outcome'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState, type ReactNode } from 'react'
-import { readKitJson, type ColumnMatch, type Problem } from '@/core/formats'
+import { readKitJson, type ColumnMatch } from '@/core/formats'
 import type { Listener } from '@/core/kit'
 import type { Scale } from '@/core/reports'
 import { FileDrop } from '@/ui/fields/FileDrop'
 import { ScaleField } from '@/ui/fields/ScaleField'
 import { PageHead, Refused } from '@/ui/shell'
-import { bringIn, type ImportResult } from './actions'
+import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
+import { bringIn } from './actions'
 import { ColumnFields } from './ColumnFields'
 import {
   guessedMatch,
@@ -54,14 +57,17 @@ export function ImportDay() {
   const [name, setName] = useState('')
   const [fixed, setFixed] = useState(true)
   const [without, setWithout] = useState(false)
-  const [result, setResult] = useState<ImportResult | null>(null)
-  const [busy, setBusy] = useState(false)
+  /** The trial that holds this day already. */
+  const [known, setKnown] = useState<string | null>(null)
+  const action = useAction()
+  useUnsaved(files.checks !== null && known === null && !action.busy)
 
   const take = (texts: NamedText[]) => {
     const opened = openFiles(texts, files)
     setFiles(opened.files)
     setProblems(opened.problems)
-    setResult(null)
+    setKnown(null)
+    action.refuse()
     if (!opened.files.checks) return
     const columns =
       opened.files.checks === files.checks && match ? match : guessedMatch(opened.files.checks.table)
@@ -90,24 +96,24 @@ export function ImportDay() {
   const troubled = rows ? rows.problems.length + rows.unread.length : 0
   const submit = async () => {
     if (!files.checks || !match || !scales || !kit) return
-    setBusy(true)
-    try {
-      const answer = await bringIn({
-        name,
-        checksName: files.checks.name,
-        checks: files.checks.text,
-        gpx: files.gpx?.text ?? null,
-        kit: kitText(kit, files.kit?.value.listeners),
-        match,
-        scales,
-        fixedBeforehand: fixed,
-        withoutBadRows: without,
-      })
-      setResult(answer)
-      if (answer.kind === 'done') router.push(`/trials/${answer.trialId}/findings`)
-    } finally {
-      setBusy(false)
+    const request = {
+      name,
+      checksName: files.checks.name,
+      checks: files.checks.text,
+      gpx: files.gpx?.text ?? null,
+      kit: kitText(kit, files.kit?.value.listeners),
+      match,
+      scales,
+      fixedBeforehand: fixed,
+      withoutBadRows: without,
     }
+    await action.run(
+      () => bringIn(request),
+      (made) => {
+        if (made.knownBefore) setKnown(made.trialId)
+        else router.push(`/trials/${made.trialId}/findings`)
+      },
+    )
   }
   const opened = [files.checks, files.gpx, files.kit].flatMap((f) => (f ? [f.name] : []))
   return (
@@ -214,9 +220,13 @@ export function ImportDay() {
               <Button
                 variant="contained"
                 size="large"
-                onClick={submit}
+                onClick={() => void submit()}
                 disabled={
-                  busy || !confirmed || !kitRead?.ok || rows.rows.length === 0 || (troubled > 0 && !without)
+                  action.busy ||
+                  !confirmed ||
+                  !kitRead?.ok ||
+                  rows.rows.length === 0 ||
+                  (troubled > 0 && !without)
                 }
               >
                 Import {rows.rows.length} checks
@@ -226,16 +236,14 @@ export function ImportDay() {
               )}
             </Box>
             <div role="status">
-              {result?.kind === 'known' && (
+              {known && (
                 <p>
                   This file is already in: nothing was changed.{' '}
-                  <Link href={`/trials/${result.trialId}/findings`}>Open its findings</Link>
+                  <Link href={`/trials/${known}/findings`}>Open its findings</Link>
                 </p>
               )}
             </div>
-            {result?.kind === 'refused' && (
-              <Refused title="Nothing was imported" problems={result.problems} />
-            )}
+            {action.refusal('Nothing was imported')}
           </Part>
         </>
       )}

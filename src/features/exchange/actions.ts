@@ -1,84 +1,77 @@
 'use server'
 
-import { revalidatePath } from 'next/cache'
 import { v7 } from 'uuid'
-import {
-  dayOfFiles,
-  readCheckRows,
-  readCsvTable,
-  readGpx,
-  readKitJson,
-  type ColumnMatch,
-  type Problem,
-} from '@/core/formats'
-import type { Listener } from '@/core/kit'
-import { readReport, type Scale } from '@/core/reports'
+import type { InferType } from 'yup'
+import { dayOfFiles, LARGEST_FILE, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
 import { listenerOf } from '@/core/kit'
+import { bad, good, problem, type Outcome } from '@/core/outcome'
+import { readReport } from '@/core/reports'
+import { scaleRecord } from '@/core/reports/scaleRecord'
+import { flag, LONGEST, record, text } from '@/core/schema'
 import { checksHash, db, importDay, importedBefore } from '@/data'
+import { act } from '@/server/act'
+import { columnMatchRecord } from './columnMatch'
 
-export interface ImportRequest {
-  name: string
-  checksName: string
-  checks: string
-  gpx: string | null
-  kit: string
-  match: ColumnMatch
-  scales: Record<Listener, Scale>
-  fixedBeforehand: boolean
-  /**
-   * Rows that cannot be read are left out, and reports that cannot be read come in as text, because the user said so.
-   */
-  withoutBadRows: boolean
+const file = () => text(LARGEST_FILE)
+
+const importRecord = record({
+  name: text(LONGEST.trialName).default(''),
+  checksName: text(LONGEST.fileName).required(),
+  checks: file().required(),
+  gpx: file().nullable().defined(),
+  kit: file().required(),
+  match: columnMatchRecord.required(),
+  scales: record({ base: scaleRecord, out: scaleRecord }).required(),
+  fixedBeforehand: flag().required(),
+  /** Rows that cannot be read are left out, and reports that cannot be read come in as text, because the user said so. */
+  withoutBadRows: flag().required(),
+})
+type ImportRequest = InferType<typeof importRecord>
+
+/** What came of an import: the trial it made, or the one that holds the same day already. */
+export interface Imported {
+  trialId: string
+  knownBefore: boolean
 }
 
-export type ImportResult =
-  | { kind: 'done'; trialId: string; checks: number }
-  | { kind: 'known'; trialId: string; name: string }
-  | { kind: 'refused'; problems: Problem[] }
-
 /** Reads everything again on the server and brings it in, all or nothing. */
-export async function bringIn(request: ImportRequest): Promise<ImportResult> {
+export async function bringIn(request: ImportRequest): Promise<Outcome<Imported>> {
+  return act(importRecord, request, imported)
+}
+
+function imported(request: ImportRequest): Outcome<Imported> {
   const table = readCsvTable(request.checks)
   const kit = readKitJson(request.kit)
   const gpx = request.gpx === null ? null : readGpx(request.gpx)
   const problems = [table, kit, gpx].flatMap((r) => (r && !r.ok ? r.problems : []))
-  if (!table.ok || !kit.ok || (gpx && !gpx.ok)) return { kind: 'refused', problems }
-  const { rows, problems: bad } = readCheckRows(
-    table.value,
-    request.match,
-    kit.value.rigs.map((r) => r.name),
-  )
+  if (!table.ok || !kit.ok || (gpx && !gpx.ok)) return bad(...problems)
+  const names = kit.value.rigs.map((r) => r.name)
+  const { rows, problems: badRows } = readCheckRows(table.value, request.match, names)
   const unread = rows.filter(
     (r) => readReport(r.report, request.scales[listenerOf(r.direction)]).state === 'not read',
   )
-  if (!request.withoutBadRows && bad.length + unread.length > 0)
-    return {
-      kind: 'refused',
-      problems: [
-        ...bad,
-        ...unread.map((r) => ({
-          code: 'report',
-          where: `line ${r.line}`,
-          message: `"${r.report}" cannot be read in the scale declared`,
-        })),
-      ],
-    }
-  if (rows.length === 0) return { kind: 'refused', problems: bad }
+  if (!request.withoutBadRows && badRows.length + unread.length > 0)
+    return bad(
+      ...badRows,
+      ...unread.map((r) =>
+        problem('report', `line ${r.line}`, `"${r.report}" cannot be read in the scale declared`),
+      ),
+    )
+  if (rows.length === 0) return bad(...badRows)
   const hash = checksHash(rows, kit.value)
   const before = importedBefore(db(), hash)
-  if (before) return { kind: 'known', ...before }
+  if (before) return good({ trialId: before.trialId, knownBefore: true })
   const ids = new Map<string, string>()
   const day = dayOfFiles(rows, kit.value, gpx?.ok ? gpx.value : null, {
     scales: request.scales,
-    name: request.name.trim() || 'Imported day',
+    name: request.name || 'Imported day',
     makeId: (what, name) => {
       const key = `${what} ${name}`
       if (!ids.has(key)) ids.set(key, v7())
       return ids.get(key)!
     },
   })
-  if (!day.ok) return { kind: 'refused', problems: day.problems }
+  if (!day.ok) return day
   const trialId = importDay(db(), day.value, hash, request.checksName, request.fixedBeforehand)
-  revalidatePath('/', 'layout')
-  return { kind: 'done', trialId, checks: day.value.checks.length }
+  return good({ trialId, knownBefore: false })
 }

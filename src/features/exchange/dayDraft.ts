@@ -1,3 +1,4 @@
+import type { Problem } from '@/core/outcome'
 import {
   guessColumns,
   guessScales,
@@ -10,7 +11,6 @@ import {
   type CsvTable,
   type Gpx,
   type KitFile,
-  type Problem,
 } from '@/core/formats'
 import type { Listener } from '@/core/kit'
 import { readReport, type Reading, type Scale } from '@/core/reports'

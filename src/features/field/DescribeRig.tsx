@@ -4,7 +4,8 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
-import { useState, useTransition } from 'react'
+import { useState } from 'react'
+import { useAction } from '@/ui/answers/useAction'
 import { describeAddedRig } from './actions'
 
 interface Props {
@@ -16,23 +17,14 @@ interface Props {
 /** A rig that was added out there, said afterwards to be one of the kit. */
 export function DescribeRig({ runId, added, rigs }: Props) {
   const [rigId, setRig] = useState('')
-  const [problem, setProblem] = useState<string | null>(null)
-  const [waiting, start] = useTransition()
-  const save = () =>
-    start(async () => {
-      const result = await describeAddedRig(runId, added.linkId, rigId)
-      setProblem(result.ok ? null : result.message)
-    })
+  const action = useAction()
+  const save = () => action.run(() => describeAddedRig(runId, added.linkId, rigId))
   return (
     <Box sx={{ flex: '1 0 100%', display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center' }}>
       <Box sx={{ flex: '1 1 260px', borderLeft: '5px solid var(--accent)', pl: 1.5 }}>
         <b>{added.name}</b> was added out there. Until it is described its power is taken as that of the rig
         beside it.
-        {problem && (
-          <Box role="alert" sx={{ color: 'var(--bad)' }}>
-            {problem}
-          </Box>
-        )}
+        {action.refusal('It was not described', 'Rig')}
       </Box>
       <TextField
         select
@@ -47,7 +39,7 @@ export function DescribeRig({ runId, added, rigs }: Props) {
           </MenuItem>
         ))}
       </TextField>
-      <Button variant="outlined" disabled={rigId === '' || waiting} onClick={save}>
+      <Button variant="outlined" disabled={rigId === '' || action.busy} onClick={() => void save()}>
         Describe it so
       </Button>
     </Box>

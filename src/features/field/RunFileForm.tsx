@@ -3,32 +3,29 @@
 import Box from '@mui/material/Box'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { problem } from '@/core/outcome'
+import { posted } from '@/ui/answers/posted'
+import { useAction } from '@/ui/answers/useAction'
 import { FileDrop } from '@/ui/fields/FileDrop'
-import { Fold, Refused } from '@/ui/shell'
+import { Fold } from '@/ui/shell'
 
 /** Reads a run in that a device wrote to a file. */
 export function RunFileForm() {
   const router = useRouter()
   const [said, setSaid] = useState('')
-  const [problem, setProblem] = useState<{ where: string; message: string } | null>(null)
-  const read = async (name: string, text: string) => {
+  const [about, setAbout] = useState('')
+  const action = useAction()
+  const read = (name: string, text: string) => {
     setSaid('')
-    try {
-      const response = await fetch('/api/runs/file', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: text,
-      })
-      const answer = (await response.json()) as { message?: string; fresh?: number; known?: number }
-      setProblem(response.ok ? null : { where: name, message: answer.message ?? 'It was refused.' })
-      if (response.ok) {
-        const { fresh = 0, known = 0 } = answer
+    setAbout(name)
+    const file = new Blob([text], { type: 'application/json' })
+    return action.run(
+      () => posted<{ fresh: number; known: number }>('/api/runs/file', file),
+      ({ fresh, known }) => {
         setSaid(`${fresh} ${fresh === 1 ? 'entry was' : 'entries were'} new; ${known} were here already.`)
         router.refresh()
-      }
-    } catch {
-      setProblem({ where: name, message: 'The server could not be reached; nothing was read in.' })
-    }
+      },
+    )
   }
   return (
     <Fold title="Read a run in from a file">
@@ -38,14 +35,17 @@ export function RunFileForm() {
           hint="Written by the field screen under More. Read in again it changes nothing."
           accept=".json,.run.json"
           onFiles={([f]) => f && void read(f.name, f.text)}
-          onTooLarge={(name) => setProblem({ where: name, message: 'The file is larger than 64 MB.' })}
+          onTooLarge={(name) => {
+            setAbout(name)
+            action.refuse(problem('large', name, 'The file is larger than 64 MB.'))
+          }}
         />
         {said && (
           <Box role="status" sx={{ mt: 1 }}>
             {said}
           </Box>
         )}
-        {problem && <Refused title="Nothing was read in" problems={[problem]} />}
+        {action.refusal('Nothing was read in', about)}
       </Box>
     </Fold>
   )

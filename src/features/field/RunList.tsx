@@ -8,11 +8,15 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { format, parseISO } from 'date-fns'
 import Link from 'next/link'
-import { useActionState, useMemo } from 'react'
+import { useRouter } from 'next/navigation'
+import { useMemo, useState } from 'react'
+import { LONGEST } from '@/core/schema'
+import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { foldEntries, marksNow, planNow, type Entry, type TrialPlan } from '@/core/trial'
 import type { PlanGround } from '@/core/reach'
 import type { Units } from '@/core/units'
-import { Empty, PageHead, Refused } from '@/ui/shell'
+import { Empty, PageHead } from '@/ui/shell'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import { beginRun } from './actions'
 import { DescribeRig } from './DescribeRig'
@@ -37,20 +41,46 @@ export interface RunLine {
 const STATES = { going: 'going on', finished: 'finished', voided: 'void' }
 
 function NewRun({ trialId }: { trialId: string }) {
-  const [result, action, waiting] = useActionState(beginRun.bind(null, trialId), null)
+  const router = useRouter()
+  const action = useAction()
+  const [name, setName] = useState('')
+  const [note, setNote] = useState('')
+  const [fixed, setFixed] = useState(true)
+  useUnsaved((name !== '' || note !== '') && !action.busy)
   return (
-    <Box component="form" action={action} sx={{ display: 'grid', gap: 1.5, maxWidth: 560 }}>
-      <TextField name="name" label="Name of the run" placeholder="Saturday morning" required />
-      <TextField name="note" label="Conditions" placeholder="Weather, who is where, anything that changed" />
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault()
+        void action.run(
+          () => beginRun(trialId, { name, note, fixedBeforehand: fixed }),
+          (runId) => router.push(`/field?run=${runId}`),
+        )
+      }}
+      sx={{ display: 'grid', gap: 1.5, maxWidth: 560 }}
+    >
+      <TextField
+        label="Name of the run"
+        placeholder="Saturday morning"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        slotProps={{ htmlInput: { maxLength: LONGEST.runName } }}
+      />
+      <TextField
+        label="Conditions"
+        placeholder="Weather, who is where, anything that changed"
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+        slotProps={{ htmlInput: { maxLength: LONGEST.shortNote } }}
+      />
       <FormControlLabel
-        control={<Checkbox name="fixed" defaultChecked />}
+        control={<Checkbox checked={fixed} onChange={(e) => setFixed(e.target.checked)} />}
         label="The number of marks is fixed: we go to all of them, whatever the first ones say"
       />
-      {result && !result.ok && (
-        <Refused title="The run was not begun" problems={[{ where: 'Run', message: result.message }]} />
-      )}
+      {action.refusal('The run was not begun', 'Run')}
       <Box>
-        <Button type="submit" variant="contained" disabled={waiting}>
+        <Button type="submit" variant="contained" disabled={action.busy}>
           Begin the run
         </Button>
       </Box>

@@ -26,14 +26,6 @@ export async function keepClip(runId: string, blob: Blob): Promise<string> {
   return id
 }
 
-export async function dropClip(clipId: string): Promise<void> {
-  const d = deviceDb()
-  await d.transaction('rw', d.clips, d.clipParts, async () => {
-    await d.clips.delete(clipId)
-    await d.clipParts.where('clipId').equals(clipId).delete()
-  })
-}
-
 /** A clip's bytes; null where this device does not hold it. */
 export async function clipBlob(clipId: string): Promise<Blob | null> {
   const d = deviceDb()

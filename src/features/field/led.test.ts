@@ -10,7 +10,9 @@ import {
 } from '@/core/trial'
 import { draftText, EMPTY_DRAFT } from './draft'
 import { edgeWarning } from './edgeWarning'
-import { readRunFile } from './entrySchema'
+import { messageOf } from '@/core/outcome'
+import { plan as testPlan, link, rig } from '@/core/findings/testPlan'
+import { readRunFile } from '@/core/trial/readLog'
 import { baseFrom, guideTo, speedOf, withSpeed } from './guide'
 import { replaySource, type Position } from './positionSource'
 import { readScan } from './scan'
@@ -206,7 +208,7 @@ describe('a run as a file', () => {
     trialId: 't',
     runName: 'R',
     startedAt: '2026-05-16T08:00:00Z',
-    plan: { trialName: 'T', links: [], marks: [] },
+    plan: testPlan([link(rig('a'))], 2),
   }
   const note = {
     id: '01970000-0000-7000-8000-000000000001',
@@ -219,11 +221,8 @@ describe('a run as a file', () => {
     body: { kind: 'note', text: 'x' },
   }
   const why = (raw: unknown) => {
-    try {
-      return `read ${readRunFile(raw).entries.length}`
-    } catch (e) {
-      return (e as Error).message
-    }
+    const file = readRunFile(raw)
+    return file.ok ? `read ${file.value.entries.length}` : messageOf(file)
   }
   it.each([
     [{ format: 'even-reach-run', pack, entries: [note] }, 'read 1'],

@@ -20,7 +20,8 @@ import {
 import { killAgainAndAgain } from '../../../bench/killed'
 import { DeviceDb, deviceStore } from './deviceStore'
 import { EntryQueue, type Wire } from './entryQueue'
-import { readEntries } from './entrySchema'
+import { messageOf } from '@/core/outcome'
+import { readEntries } from '@/core/trial/readLog'
 
 let folder: string
 let db: Db
@@ -67,8 +68,9 @@ function badWire(seed: number): { wire: Wire; settle: () => void } {
   const late: (() => void)[] = []
   const serve = (batch: readonly Entry[]) => {
     // As it goes over the wire: as JSON, checked at the border.
-    const entries = readEntries(JSON.parse(JSON.stringify({ protocol: 2, entries: batch })))
-    return { held: appendEntries(db, entries), total: countEntries(db, runId) }
+    const entries = readEntries(JSON.parse(JSON.stringify({ protocol: 2, entries: batch })), runId)
+    if (!entries.ok) throw new Error(messageOf(entries))
+    return { held: appendEntries(db, entries.value), total: countEntries(db, runId) }
   }
   return {
     wire: {

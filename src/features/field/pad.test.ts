@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { defaultScale, readReport, type Scale } from '@/core/reports'
 import { draftText, EMPTY_DRAFT, wanted, type Draft } from './draft'
-import { readEntries } from './entrySchema'
+import { messageOf } from '@/core/outcome'
+import { readEntries } from '@/core/trial/readLog'
 import { padKey } from './padKeys'
 
 const RS = defaultScale('readability-strength')
@@ -93,12 +94,14 @@ describe('readEntries', () => {
     body: { kind: 'note', text: 'x' },
   }
   it('takes a good entry and refuses one with a part missing, naming it', () => {
-    expect(readEntries({ entries: [good] })).toHaveLength(1)
-    expect(() => readEntries({ entries: [{ ...good, id: 'x' }] })).toThrow(/id/)
-    expect(() => readEntries({ entries: [{ ...good, body: { kind: 'check', text: '5 by 7' } }] })).toThrow(
-      /required/,
-    )
-    expect(() => readEntries({ entries: [{ ...good, body: { kind: 'dance' } }] })).toThrow(/kind/)
-    expect(() => readEntries({ entries: 'all' })).toThrow()
+    const said = (entries: unknown) => {
+      const read = readEntries({ entries }, 'r')
+      return read.ok ? `${read.value.length} taken` : messageOf(read)
+    }
+    expect(said([good])).toBe('1 taken')
+    expect(said([{ ...good, id: 'x' }])).toMatch(/id/)
+    expect(said([{ ...good, body: { kind: 'check', text: '5 by 7' } }])).toMatch(/required/)
+    expect(said([{ ...good, body: { kind: 'dance' } }])).toMatch(/kind/)
+    expect(said('all')).toMatch(/list/)
   })
 })

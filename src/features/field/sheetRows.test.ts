@@ -3,7 +3,8 @@ import type { Link, Rig } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
 import { foldEntries, type Entry, type Mark, type TrialPlan } from '@/core/trial'
 import { expectedChance } from './expected'
-import { LOG_PROTOCOL, type RunPack } from './runPack'
+import { LOG_PROTOCOL } from '@/core/trial'
+import type { RunPack } from './runPack'
 import { NOTHING_WRITTEN, sheetRows, writtenBody, writtenProblem, type SheetRow } from './sheetRows'
 
 const rig = (id: string) => ({ id, letter: id, name: id }) as unknown as Rig

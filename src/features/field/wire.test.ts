@@ -1,7 +1,7 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Entry } from '@/core/trial'
 import { ServerRefused } from './entryQueue'
-import { LOG_PROTOCOL } from './runPack'
+import { LOG_PROTOCOL } from '@/core/trial'
 import { fetchRun, wire } from './wire'
 
 const entry: Entry = {

@@ -1,6 +1,7 @@
 import type { Entry } from '@/core/trial'
 import { ServerRefused, type SendAnswer, type Wire } from './entryQueue'
-import { LOG_PROTOCOL, type RunPack } from './runPack'
+import { LOG_PROTOCOL } from '@/core/trial'
+import type { RunPack } from './runPack'
 
 /** Longer than this a request is given up; out there a network can swallow one. */
 const PATIENCE_MS = 15_000

@@ -113,7 +113,7 @@ function Found({ causes, ...props }: Omit<Props, 'trialId' | 'params'> & { cause
 /** What lies behind the verdicts; it comes a moment after them. */
 export function CausesSection({ trialId, params, ...rest }: Props) {
   const state = useCauses(trialId, params)
-  if (state.at === 'there') return <Found causes={state.causes} {...rest} />
+  if (state.at === 'there') return <Found causes={state.value} {...rest} />
   return (
     <Box role="status" sx={{ mt: 4, color: state.at === 'failed' ? 'var(--bad)' : 'var(--soft)' }}>
       {state.at === 'asking'

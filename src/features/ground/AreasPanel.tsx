@@ -11,7 +11,10 @@ import { fromLength, heightText, lengthUnit, toLength, type Units } from '@/core
 import type { AreaKind, AreaRow } from '@/data/areas'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { useUnitsChange } from '@/ui/fields/useUnitsChange'
-import { Fold, Refused } from '@/ui/shell'
+import { problem } from '@/core/outcome'
+import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
+import { Fold } from '@/ui/shell'
 import { bringAreas, changeArea, dropArea } from './actions'
 import { AREA_KINDS, AREA_WORDS, typedRing, usualHeightM } from './areaWords'
 
@@ -101,21 +104,17 @@ export function AreasPanel({ areas, drawn, drawing, units, onDraw, onDrawnDone }
   const [editing, setEditing] = useState<string | null>(null)
   const [text, setText] = useState('')
   const [typed, setTyped] = useState<Rings | null>(null)
-  const [problem, setProblem] = useState<string | null>(null)
+  const action = useAction()
   const rings = drawn ?? typed
-  const settle = async (work: Promise<{ ok: boolean; message?: string }>, after: () => void) => {
-    const result = await work
-    setProblem(result.ok ? null : (result.message ?? ''))
-    if (result.ok) after()
-  }
+  useUnsaved(rings !== null && !action.busy)
   const leave = () => {
     onDrawnDone()
     setTyped(null)
   }
   const take = () => {
     const found = typedRing(text)
-    if ('problem' in found) return setProblem(found.problem)
-    setProblem(null)
+    if ('problem' in found) return action.refuse(problem('corners', 'Area', found.problem))
+    action.refuse()
     setTyped([found.ring])
   }
   return (
@@ -138,7 +137,10 @@ export function AreasPanel({ areas, drawn, drawing, units, onDraw, onDrawnDone }
             units={units}
             verb="Save it"
             onSave={(fields) =>
-              void settle(changeArea({ id: a.id, revision: a.revision, ...fields }), () => setEditing(null))
+              void action.run(
+                () => changeArea({ id: a.id, revision: a.revision, ...fields }),
+                () => setEditing(null),
+              )
             }
             onLeave={() => setEditing(null)}
           />
@@ -169,7 +171,7 @@ export function AreasPanel({ areas, drawn, drawing, units, onDraw, onDrawnDone }
             </Button>
             <Button
               size="small"
-              onClick={() => void settle(dropArea(a.id), () => undefined)}
+              onClick={() => void action.run(() => dropArea(a.id))}
               aria-label={`Delete ${a.name || AREA_WORDS[a.kind]}`}
             >
               Delete
@@ -177,17 +179,20 @@ export function AreasPanel({ areas, drawn, drawing, units, onDraw, onDrawnDone }
           </Box>
         ),
       )}
-      {problem && <Refused title="It was not taken in" problems={[{ where: 'Area', message: problem }]} />}
+      {action.refusal('It was not taken in', 'Area')}
       {rings ? (
         <AreaFields
           start={NEW}
           units={units}
           verb="Keep the area"
           onSave={(fields) =>
-            void settle(bringAreas([{ ...fields, rings }]), () => {
-              setText('')
-              leave()
-            })
+            void action.run(
+              () => bringAreas([{ ...fields, rings }]),
+              () => {
+                setText('')
+                leave()
+              },
+            )
           }
           onLeave={leave}
         />

@@ -4,9 +4,12 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { LARGEST_FILE } from '@/core/formats/problem'
+import { LARGEST_FILE } from '@/core/formats/fileRefused'
 import type { BackdropRow } from '@/data/backdrops'
-import { Fold, Refused } from '@/ui/shell'
+import { problem } from '@/core/outcome'
+import { posted } from '@/ui/answers/posted'
+import { useAction } from '@/ui/answers/useAction'
+import { Fold } from '@/ui/shell'
 import { dropBackdrop } from './actions'
 
 /** Maps of the user's own, as MBTiles of pictures, to lay under all else. */
@@ -14,34 +17,28 @@ export function Backdrops({ backdrops }: { backdrops: BackdropRow[] }) {
   const router = useRouter()
   const input = useRef<HTMLInputElement>(null)
   const [doing, setDoing] = useState<string | null>(null)
-  const [problem, setProblem] = useState<{ where: string; message: string } | null>(null)
+  const action = useAction()
+  const [about, setAbout] = useState('')
   const bring = async (file: File) => {
+    setAbout(file.name)
     if (file.size > LARGEST_FILE)
-      return setProblem({
-        where: file.name,
-        message: 'It is larger than 64 MB. Cut it to your ground, or leave out the finest levels.',
-      })
+      return action.refuse(
+        problem(
+          'large',
+          file.name,
+          'It is larger than 64 MB. Cut it to your ground, or leave out the finest levels.',
+        ),
+      )
     setDoing(file.name)
-    try {
-      const response = await fetch(`/api/backdrops?name=${encodeURIComponent(file.name)}`, {
-        method: 'POST',
-        body: file,
-      })
-      const answer = (await response.json()) as { message?: string }
-      setProblem(response.ok ? null : { where: file.name, message: answer.message ?? 'It was refused.' })
-      router.refresh()
-    } catch {
-      setProblem({
-        where: file.name,
-        message: 'The server could not be reached; nothing was kept. Try again.',
-      })
-    } finally {
-      setDoing(null)
-    }
+    await action.run(
+      () => posted<{ id: string }>(`/api/backdrops?name=${encodeURIComponent(file.name)}`, file),
+      () => router.refresh(),
+    )
+    setDoing(null)
   }
-  const remove = async (b: BackdropRow) => {
-    const result = await dropBackdrop(b.id)
-    setProblem(result.ok ? null : { where: b.name, message: result.message })
+  const remove = (b: BackdropRow) => {
+    setAbout(b.name)
+    return action.run(() => dropBackdrop(b.id))
   }
   return (
     <Fold title="A map of your own under it all">
@@ -85,7 +82,7 @@ export function Backdrops({ backdrops }: { backdrops: BackdropRow[] }) {
       >
         {doing ? `Reading ${doing}` : 'Bring an MBTiles file in'}
       </Button>
-      {problem && <Refused title="It was not taken in" problems={[problem]} />}
+      {action.refusal('It was not taken in', about)}
     </Fold>
   )
 }

@@ -12,9 +12,9 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { Gpx } from '@/core/formats'
 import { FormField } from '@/ui/fields/FormField'
-import { Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
 import { setBareBase, setBase } from './actions'
-import { bareBaseSchema, baseSchema } from './groundSchema'
+import { bareBaseForm, baseForm } from './groundSchema'
 
 /** Places the base: by coordinates, or from a waypoint of the file that was brought in. */
 export function BaseForm({
@@ -26,11 +26,11 @@ export function BaseForm({
   gpx: Gpx | null
   onDone?: () => void
 }) {
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   const [bare, setBare] = useState(false)
   const { control, handleSubmit, setValue, formState } = useForm({
     // Without coordinates the name alone is asked for.
-    resolver: yupResolver(bare ? bareBaseSchema : baseSchema) as unknown as ReturnType<
+    resolver: yupResolver(bare ? bareBaseForm : baseForm) as unknown as ReturnType<
       typeof yupResolver<{ name: string; lat: number | null; lon: number | null }, unknown, unknown>
     >,
     defaultValues: { name: '', lat: null, lon: null },
@@ -47,9 +47,10 @@ export function BaseForm({
       component="form"
       noValidate
       onSubmit={handleSubmit(async (v) => {
-        const result = await (bare ? setBareBase : setBase)(trialId, v)
-        setRefusal(result.ok ? null : result.message)
-        if (result.ok) onDone?.()
+        await action.run(
+          () => (bare ? setBareBase : setBase)(trialId, v),
+          () => onDone?.(),
+        )
       })}
       sx={{ display: 'grid', gap: 1.5 }}
     >
@@ -81,9 +82,7 @@ export function BaseForm({
         control={<Checkbox size="small" checked={bare} onChange={(e) => setBare(e.target.checked)} />}
         label="No coordinates: distances are by tape, wheel or paces"
       />
-      {refusal && (
-        <Refused title="The base was not placed" problems={[{ where: 'Base', message: refusal }]} />
-      )}
+      {action.refusal('The base was not placed', 'Base')}
       <Box>
         <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
           Place the base

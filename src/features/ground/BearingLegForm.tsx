@@ -3,22 +3,21 @@
 import { yupResolver } from '@hookform/resolvers/yup'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { Place } from '@/core/geo'
 import type { Units } from '@/core/units'
 import { fromLength } from '@/core/units'
 import { FormField } from '@/ui/fields/FormField'
-import { Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
 import { addTrialLeg } from './actions'
-import { bearingLegSchema } from './groundSchema'
+import { bearingLegForm } from './groundSchema'
 import { bearingLeg } from './legs'
 
 /** A leg straight out from the base, with marks at even distances. */
 export function BearingLegForm({ trialId, base, units }: { trialId: string; base: Place; units: Units }) {
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   const { control, handleSubmit, reset, formState } = useForm({
-    resolver: yupResolver(bearingLegSchema),
+    resolver: yupResolver(bearingLegForm),
     defaultValues: { name: '', bearingDeg: null, spacing: null, count: 12 },
   })
   return (
@@ -27,9 +26,11 @@ export function BearingLegForm({ trialId, base, units }: { trialId: string; base
       noValidate
       onSubmit={handleSubmit(async (v) => {
         const spacingM = fromLength(v.spacing!, units) * (units === 'imperial' ? 3 : 1)
-        const result = await addTrialLeg(trialId, bearingLeg(base, v.name, v.bearingDeg!, spacingM, v.count!))
-        setRefusal(result.ok ? null : result.message)
-        if (result.ok) reset()
+        const leg = bearingLeg(base, v.name, v.bearingDeg!, spacingM, v.count!)
+        await action.run(
+          () => addTrialLeg(trialId, leg),
+          () => reset(),
+        )
       })}
       sx={{ display: 'grid', gap: 1.5 }}
     >
@@ -50,7 +51,7 @@ export function BearingLegForm({ trialId, base, units }: { trialId: string; base
         />
         <FormField control={control} name="count" label="Marks" />
       </Box>
-      {refusal && <Refused title="The leg was not added" problems={[{ where: 'Leg', message: refusal }]} />}
+      {action.refusal('The leg was not added', 'Leg')}
       <Box>
         <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
           Add the leg

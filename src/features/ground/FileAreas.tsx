@@ -8,7 +8,8 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { FileArea } from '@/core/formats'
 import type { AreaKind } from '@/data/areas'
-import { Refused } from '@/ui/shell'
+import { LONGEST } from '@/core/schema'
+import { useAction } from '@/ui/answers/useAction'
 import { bringAreas } from './actions'
 import { AREA_KINDS, AREA_WORDS, kindOfFileArea, usualHeightM } from './areaWords'
 
@@ -23,23 +24,20 @@ export function FileAreas({
   onDone: () => void
 }) {
   const [usual, setUsual] = useState<AreaKind>('wood')
-  const [problem, setProblem] = useState<string | null>(null)
+  const action = useAction()
   const kindOf = (a: FileArea) => kindOfFileArea(a) ?? usual
   const unnamed = areas.filter((a) => kindOfFileArea(a) === null).length
   const counts = AREA_KINDS.map((k) => ({ k, n: areas.filter((a) => kindOf(a) === k).length })).filter(
     (c) => c.n > 0,
   )
   const bring = async () => {
-    const result = await bringAreas(
-      areas.map((a) => ({
-        name: a.name.slice(0, 60),
-        kind: kindOf(a),
-        heightM: a.heightM ?? usualHeightM(kindOf(a)),
-        rings: a.rings,
-      })),
-    )
-    setProblem(result.ok ? null : result.message)
-    if (result.ok) onDone()
+    const taken = areas.map((a) => ({
+      name: a.name.slice(0, LONGEST.name),
+      kind: kindOf(a),
+      heightM: a.heightM ?? usualHeightM(kindOf(a)),
+      rings: a.rings,
+    }))
+    await action.run(() => bringAreas(taken), onDone)
   }
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
@@ -61,7 +59,7 @@ export function FileAreas({
         </TextField>
       )}
       <Box>{counts.map(({ k, n }) => `${n} × ${AREA_WORDS[k]}`).join(', ')}.</Box>
-      {problem && <Refused title="Nothing was taken in" problems={[{ where: fileName, message: problem }]} />}
+      {action.refusal('Nothing was taken in', fileName)}
       <Box>
         <Button variant="contained" onClick={() => void bring()}>
           Take in {areas.length === 1 ? 'the area' : `${areas.length} areas`}

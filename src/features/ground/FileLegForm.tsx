@@ -8,7 +8,8 @@ import { useState } from 'react'
 import type { Gpx } from '@/core/formats'
 import type { Place } from '@/core/geo'
 import { fromLength, type Units } from '@/core/units'
-import { Refused } from '@/ui/shell'
+import { problem } from '@/core/outcome'
+import { useAction } from '@/ui/answers/useAction'
 import { addTrialLeg } from './actions'
 import { wayLeg, waypointLeg, type MarksFrom } from './legs'
 
@@ -28,14 +29,15 @@ export function FileLegForm({
   const [marks, setMarks] = useState<MarksFrom['kind']>(gpx.waypoints.length > 1 ? 'waypoints' : 'spacing')
   const [spacing, setSpacing] = useState('500')
   const [name, setName] = useState(gpx.ways[0]?.name || 'Leg')
-  const [problem, setProblem] = useState<string | null>(null)
+  const action = useAction()
+  const refuse = (message: string) => action.refuse(problem('leg', 'Leg', message))
   const pick = (i: number) => {
     setWay(i)
     setName(gpx.ways[i]?.name || 'Leg')
   }
   const add = async () => {
     const spacingM = fromLength(Number(spacing.replace(',', '.')), units) * (units === 'imperial' ? 3 : 1)
-    if (marks !== 'waypoints' && !(spacingM > 0)) return setProblem('The spacing must be a number above 0.')
+    if (marks !== 'waypoints' && !(spacingM > 0)) return refuse('The spacing must be a number above 0.')
     const leg =
       way < 0
         ? waypointLeg(base, gpx, name)
@@ -47,13 +49,12 @@ export function FileLegForm({
             marks === 'waypoints' ? { kind: 'waypoints' } : { kind: marks, spacingM },
           )
     if (leg.marks.length === 0)
-      return setProblem(
+      return refuse(
         marks !== 'waypoints'
           ? 'The way is shorter than the spacing. Make the spacing smaller.'
           : 'No waypoint lies within 250 m of this way. Set marks by spacing instead.',
       )
-    const result = await addTrialLeg(trialId, leg)
-    setProblem(result.ok ? null : result.message)
+    await action.run(() => addTrialLeg(trialId, leg))
   }
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
@@ -89,7 +90,7 @@ export function FileLegForm({
           )}
         </Box>
       )}
-      {problem && <Refused title="The leg was not added" problems={[{ where: 'Leg', message: problem }]} />}
+      {action.refusal('The leg was not added', 'Leg')}
       <Box>
         <Button variant="contained" onClick={add}>
           Add the leg from the file

@@ -8,8 +8,11 @@ import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
-import type { Problem } from '@/core/formats/problem'
+import { problem, type Problem } from '@/core/outcome'
 import type { GridRow } from '@/data/grids'
+import { posted } from '@/ui/answers/posted'
+import { unanswered, useAction } from '@/ui/answers/useAction'
+import { whyOf } from '@/ui/answers/useAnswer'
 import { Fold, Refused } from '@/ui/shell'
 import { freshTerrainWorker } from '@/ui/terrain/useTerrain'
 import { dropGrid } from './actions'
@@ -50,6 +53,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
   const [problems, setProblems] = useState<Problem[]>([])
   const [said, setSaid] = useState('')
   const stop = useRef<(() => void) | null>(null)
+  const removal = useAction()
 
   const bring = async (files: File[]) => {
     setProblems([])
@@ -66,7 +70,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
       return
     }
     // A worker of its own, so that cancelling ends it without touching the map's.
-    const { worker, broken, end } = freshTerrainWorker()
+    const { worker, end } = freshTerrainWorker()
     const aborter = new AbortController()
     const cancelled = new Promise<never>((_, reject) => {
       stop.current = () => {
@@ -80,11 +84,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
       for (const [i, file] of files.entries()) {
         const of = files.length > 1 ? ` (${i + 1} of ${files.length})` : ''
         setDoing(`Reading ${file.name}${of}`)
-        const outcome = await Promise.race([
-          worker.read(file.name, await file.arrayBuffer()),
-          cancelled,
-          broken,
-        ])
+        const outcome = await Promise.race([worker.read(file.name, await file.arrayBuffer()), cancelled])
         if (!outcome.ok) {
           setProblems(outcome.problems)
           break
@@ -97,15 +97,9 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
           ...Object.fromEntries(Object.entries(where).map(([k, v]) => [k, String(v)])),
         })
         const body = new Blob([data as BlobPart, ...(mask ? [mask as BlobPart] : [])])
-        const response = await fetch(`/api/grids?${query}`, { method: 'POST', body, signal: aborter.signal })
-        if (!response.ok) {
-          setProblems([
-            {
-              code: 'refused',
-              where: file.name,
-              message: ((await response.json()) as { message: string }).message,
-            },
-          ])
+        const kept = await posted(`/api/grids?${query}`, body, aborter.signal)
+        if (!kept.ok) {
+          setProblems(kept.problems.map((p) => ({ ...p, where: file.name })))
           break
         }
         taken.push(
@@ -119,11 +113,9 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
         setSaid('Cancelled; nothing of that file was kept.')
       else
         setProblems([
-          {
-            code: 'refused',
-            where: 'Ground',
-            message: `It could not be read: ${e instanceof Error ? e.message : 'the reader stopped'}`,
-          },
+          e instanceof TypeError
+            ? unanswered(e)
+            : problem('refused', 'Ground', `It could not be read: ${whyOf(e)}`),
         ])
     } finally {
       stop.current = null
@@ -137,10 +129,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
     noKeyboard: true,
     onDrop: (f) => void bring(f),
   })
-  const remove = async (id: string) => {
-    const result = await dropGrid(id)
-    if (!result.ok) setProblems([{ code: 'refused', where: 'Ground', message: result.message }])
-  }
+  const remove = (id: string) => removal.run(() => dropGrid(id))
   return (
     <Box component="section" aria-label="The ground itself" sx={{ mb: 3 }}>
       <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
@@ -203,6 +192,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
         </Box>
       )}
       {problems.length > 0 && <Refused title="It was not taken in" problems={problems} />}
+      {removal.refusal('It was not deleted', 'Ground')}
     </Box>
   )
 }

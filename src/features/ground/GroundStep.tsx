@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
 import { inverse, snapToWay, type CoordinateFormat, type Place } from '@/core/geo'
-import type { Problem } from '@/core/formats'
+import { problem } from '@/core/outcome'
 import type { Direction, Link } from '@/core/kit'
 import { USUAL_PREDICTION } from '@/core/reach'
 import type { Rings } from '@/core/terrain'
@@ -14,6 +14,8 @@ import type { BackdropRow } from '@/data/backdrops'
 import type { GridRow } from '@/data/grids'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
 import type { CoverArea } from '@/core/terrain'
+import { useAction } from '@/ui/answers/useAction'
+import { whyOf } from '@/ui/answers/useAnswer'
 import { PageHead, Refused } from '@/ui/shell'
 import { useTerrain } from '@/ui/terrain/useTerrain'
 import type { Picture } from '@/ui/map/reliefLayers'
@@ -62,7 +64,7 @@ const isCover = (a: AreaRow): a is AreaRow & CoverArea => a.kind !== 'to cover'
 /** The ground: where the base stands, where to stop, what lies between, and what to expect there. */
 export function GroundStep(props: Props) {
   const { trialId, site, sites, legs, links, directions, reliability, grids, areas, units } = props
-  const [problems, setProblems] = useState<Problem[]>([])
+  const action = useAction()
   const [settings, setSettings] = useState(USUAL_PREDICTION)
   const [chosen, setChosen] = useState<{ id: string | null; name: string; place: Place } | null>(null)
   const [format, setFormat] = useState<CoordinateFormat>('degrees')
@@ -85,9 +87,11 @@ export function GroundStep(props: Props) {
   )
   const marks = useMemo(() => legs.flatMap((l) => l.marks), [legs])
   const placed = usePlacedMarks(legs)
-  const { baseM, outlooks } = useOutlooks(worker, groundKey, base, marks, links, settings)
+  const { baseM, outlooks, failed: unexpected } = useOutlooks(worker, groundKey, base, marks, links, settings)
   const content = useGroundContent(base, legs, placed, outlooks, sites, units)
-  const outlines = useOutlines(reach, { worker, groundKey, base, links, directions, settings, reliability })
+  const rings = useOutlines(reach, { worker, groundKey, base, links, directions, settings, reliability })
+
+  const outlines = rings.at === 'there' ? rings.value : null
 
   const pick = (place: Place) => {
     const near = placed.map((m) => ({ m, off: inverse(m, place).distanceM })).sort((a, b) => a.off - b.off)[0]
@@ -101,15 +105,15 @@ export function GroundStep(props: Props) {
     const leg = legs.find((l) => l.marks.some((m) => m.id === markId))
     const snapped = snap && leg ? snapToWay(leg.way, to) : null
     const on = snapped && snapped.offM <= SNAP_M ? snapped : null
-    const result = await putMark({ markId, place: on?.place ?? to, alongM: on?.alongM ?? null })
-    setProblems(result.ok ? [] : [{ code: 'mark', where: 'Mark', message: result.message }])
+    await action.run(() => putMark({ markId, place: on?.place ?? to, alongM: on?.alongM ?? null }))
   }
   const showSight = async (from: Place, heightM: number, name: string) => {
     if (!worker) return
     const farM = links[0]?.out.antennaHeightM ?? 1.5
-    const found = await worker.sight(from, heightM, farM, SIGHT_RADIUS_M, SIGHT_INK)
-    if (!found)
-      setProblems([{ code: 'sight', where: name, message: 'It stands outside all ground that is known.' }])
+    const found = await worker.sight(from, heightM, farM, SIGHT_RADIUS_M, SIGHT_INK).catch(whyOf)
+    if (typeof found === 'string')
+      action.refuse(problem('sight', name, `What is in sight could not be worked out: ${found}.`))
+    else if (!found) action.refuse(problem('sight', name, 'It stands outside all ground that is known.'))
     else
       setSight({
         picture: found,
@@ -167,15 +171,17 @@ export function GroundStep(props: Props) {
             <div>
               {grids.length === 0 || !base
                 ? 'Rings of reach need a base and its ground.'
-                : 'Working out the rings…'}
+                : rings.at === 'failed'
+                  ? `The rings could not be worked out: ${rings.why}.`
+                  : 'Working out the rings…'}
             </div>
           ))}
       </Box>
-      {problems.length > 0 && <Refused title="It was not taken in" problems={problems} />}
-      {failed && (
+      {action.refusal('It was not taken in')}
+      {(failed ?? unexpected) && (
         <Refused
           title="The ground is stored and cannot be read here"
-          problems={[{ where: 'Ground', message: `${failed}. Reload the page to try again.` }]}
+          problems={[{ where: 'Ground', message: `${failed ?? unexpected}. Reload the page to try again.` }]}
         />
       )}
       <BaseOnGround name={base?.name ?? 'Base'} heightM={baseM} />

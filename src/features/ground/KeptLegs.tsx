@@ -2,20 +2,17 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { useState } from 'react'
 import { distanceText, type Units } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
-import { Fold, Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
+import { Fold } from '@/ui/shell'
 import { takeLeg } from './actions'
 
 /** Routes of other trials that start at this base. */
 export function KeptLegs({ trialId, kept, units }: { trialId: string; kept: LegWithMarks[]; units: Units }) {
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   if (kept.length === 0) return null
-  const take = async (legId: string) => {
-    const result = await takeLeg(trialId, legId)
-    setRefusal(result.ok ? null : result.message)
-  }
+  const take = (legId: string) => action.run(() => takeLeg(trialId, legId))
   return (
     <Fold title="Routes kept from other trials">
       {kept.map((l) => (
@@ -35,7 +32,7 @@ export function KeptLegs({ trialId, kept, units }: { trialId: string; kept: LegW
           </Button>
         </Box>
       ))}
-      {refusal && <Refused title="It was not taken" problems={[{ where: 'Route', message: refusal }]} />}
+      {action.refusal('It was not taken', 'Route')}
     </Fold>
   )
 }

@@ -8,6 +8,7 @@ import type { Link } from '@/core/kit'
 import { edgesOf, type MarkOutlook } from '@/core/reach'
 import { distanceText, heightText, type Units } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
+import { useAction } from '@/ui/answers/useAction'
 import { RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { dropLeg } from './actions'
@@ -79,9 +80,11 @@ function LeavesGround({ outlooks, units }: { outlooks: MarkOutlook[]; units: Uni
 export function LegList({ trialId, legs, links, outlooks, hasGround, chosen, units, onChoose }: Props) {
   const looks = looksOf(links.map((l) => l.letter))
   const onGround = outlooks.some((o) => o.groundM !== null)
+  const action = useAction()
   const [measuring, setMeasuring] = useState<string | null>(null)
   return (
     <>
+      {action.refusal('It was not taken out', 'Leg')}
       {legs.map((leg) => {
         const mine = outlooks.filter((o) => o.mark.legId === leg.id)
         return (
@@ -96,7 +99,7 @@ export function LegList({ trialId, legs, links, outlooks, hasGround, chosen, uni
               </Box>
               <Button
                 size="small"
-                onClick={() => void dropLeg(trialId, leg.id)}
+                onClick={() => void action.run(() => dropLeg(trialId, leg.id))}
                 aria-label={`Take out ${leg.name}`}
               >
                 Take out

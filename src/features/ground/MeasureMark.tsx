@@ -7,6 +7,7 @@ import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import { MEANS_SD, type Mark } from '@/core/trial'
 import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
+import { useAction } from '@/ui/answers/useAction'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { putMeasured } from './actions'
 import { MEANS, type Means } from './means'
@@ -16,18 +17,12 @@ export function MeasureMark({ mark, units, onDone }: { mark: Mark; units: Units;
   const shown = (m: number) => String(Number(toLength(m, units).toFixed(1)))
   const [how, setHow] = useState<Means>(mark.how === 'wheel' || mark.how === 'paces' ? mark.how : 'tape')
   const [distance, setDistance] = useState(shown(mark.distanceM))
-  const [problem, setProblem] = useState<string | null>(null)
+  const action = useAction()
   const bad = numberProblem(distance, { above: 0 }, lengthUnit(units))
   const save = async () => {
     const distanceM = fromLength(numberIn(distance)!, units)
-    const result = await putMeasured({
-      markId: mark.id,
-      how,
-      distanceM,
-      distanceSdM: Math.max(0.5, distanceM * MEANS_SD[how]),
-    })
-    if (result.ok) onDone()
-    else setProblem(result.message)
+    const distanceSdM = Math.max(0.5, distanceM * MEANS_SD[how])
+    await action.run(() => putMeasured({ markId: mark.id, how, distanceM, distanceSdM }), onDone)
   }
   return (
     <Box
@@ -39,7 +34,7 @@ export function MeasureMark({ mark, units, onDone }: { mark: Mark; units: Units;
         label="Distance"
         unit={lengthUnit(units)}
         value={distance}
-        problem={bad ?? problem}
+        problem={bad ?? action.problems[0]?.message ?? null}
         onChange={setDistance}
         sx={{ width: 150 }}
       />

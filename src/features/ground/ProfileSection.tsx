@@ -1,12 +1,14 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import type { Place } from '@/core/geo'
 import type { Link } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
 import type { GroundProfile } from '@/core/terrain'
 import type { Units } from '@/core/units'
+import { useAnswer } from '@/ui/answers/useAnswer'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
+import { Refused } from '@/ui/shell'
 import { HorizonWords } from './HorizonWords'
 import { ProfilePanel } from './ProfilePanel'
 import { usePointer, type Pointer } from './pointer'
@@ -25,24 +27,29 @@ interface Props {
 /** The profile follows the pointer over the map; away from it, it goes to what was picked. */
 export function ProfileSection({ worker, groundKey, base, chosen, pointer, links, settings, units }: Props) {
   const pointed = usePointer(pointer)
-  const [found, setFound] = useState<{ profile: GroundProfile; name: string } | null>(null)
   const [heights, setHeights] = useState<{ nearM: number; farM: number } | null>(null)
   const target = pointed ?? chosen?.place ?? null
   const name = pointed ? 'the pointer' : (chosen?.name ?? 'a mark')
-  useEffect(() => {
-    if (!worker || !target) return
-    let stale = false
-    void worker.profile(base, target).then((profile) => {
-      if (!stale && profile) setFound({ profile, name })
-    })
-    return () => {
-      stale = true
-    }
-  }, [worker, groundKey, base, target, name])
+  // While the next profile is worked out the last one stands.
+  const answer = useAnswer<{ profile: GroundProfile; name: string } | null>(
+    worker && target ? [worker, groundKey, base, target, name] : null,
+    async () => {
+      const profile = await worker!.profile(base, target!)
+      return profile && { profile, name }
+    },
+    [worker, groundKey, base],
+  )
+  const found = answer.value
   const own = { nearM: links[0]?.base.antennaHeightM ?? 8, farM: links[0]?.out.antennaHeightM ?? 1.5 }
   const tried = heights ?? own
   return (
     <>
+      {answer.at === 'failed' && (
+        <Refused
+          title="There is no profile"
+          problems={[{ where: 'Ground', message: `It could not be worked out: ${answer.why}.` }]}
+        />
+      )}
       <ProfilePanel
         profile={found?.profile ?? null}
         baseName={base.name}

@@ -12,9 +12,10 @@ import { useState } from 'react'
 import { Controller, useForm, useWatch } from 'react-hook-form'
 import { placeOfLocator } from '@/core/geo'
 import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
+import { useAction } from '@/ui/answers/useAction'
 import { FormField } from '@/ui/fields/FormField'
 import { addSite } from './actions'
-import { siteSchema } from './groundSchema'
+import { siteForm } from './groundSchema'
 
 /** Adds a place beside the base: a candidate, a relay, a station that is not ours. */
 export function SiteForm({
@@ -25,14 +26,18 @@ export function SiteForm({
   suggested: { lat: number; lon: number } | null
 }) {
   const { control, handleSubmit, reset, setValue } = useForm({
-    resolver: yupResolver(siteSchema),
+    resolver: yupResolver(siteForm),
     defaultValues: { name: '', role: 'candidate' as const, moves: false, note: '', doubtM: null },
   })
   const save = async (values: unknown) => {
     const v = values as { doubtM: number | null }
-    await addSite({ ...v, doubtM: v.doubtM === null ? null : fromLength(v.doubtM, units) })
-    reset()
+    const site = { ...v, doubtM: v.doubtM === null ? null : fromLength(v.doubtM, units) }
+    await action.run(
+      () => addSite(site),
+      () => reset(),
+    )
   }
+  const action = useAction()
   const role: string = useWatch({ control, name: 'role' })
   const other = role === 'other station'
   const [locator, setLocator] = useState('')
@@ -108,6 +113,7 @@ export function SiteForm({
           sx={{ gridColumn: other ? 'auto' : 'span 2' }}
         />
       </Box>
+      {action.refusal('The place was not added')}
       <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
         <Button type="submit" variant="outlined">
           Add the place

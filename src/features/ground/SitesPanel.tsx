@@ -15,7 +15,7 @@ import type { AreaRow } from '@/data/areas'
 import type { SiteRow } from '@/data/ground'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { useUnitsChange } from '@/ui/fields/useUnitsChange'
-import { Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 import { dropSite } from './actions'
 import { useAreaShares } from './useAreaShares'
@@ -35,6 +35,7 @@ interface Props {
   onSight: (place: Place, heightM: number, name: string) => void
 }
 
+const NOT_KNOWN: [null, null] = [null, null]
 const percent = (v: number) => `${Math.round(100 * v)} %`
 
 interface RowProps extends Pick<Props, 'worker' | 'groundKey' | 'marks' | 'settings' | 'directions'> {
@@ -65,8 +66,10 @@ function SiteRows({
   onDelete,
   units,
 }: RowProps & { units: Units }) {
-  const [low, high] = useSiteOutlooks({ worker, groundKey, place, marks, link, heightsM, settings })
-  const shares = useAreaShares(toCover, { worker, groundKey, place, link, heightsM, directions, settings })
+  const site = useSiteOutlooks({ worker, groundKey, place, marks, link, heightsM, settings })
+  const [low, high] = site.value ?? NOT_KNOWN
+  const covered = useAreaShares(toCover, { worker, groundKey, place, link, heightsM, directions, settings })
+  const shares = covered.value
   const show = (h: number) => `${Number(toLength(h, units).toFixed(1))} ${lengthUnit(units)}`
   const perMetre =
     low && high ? (high.meanMarginDb - low.meanMarginDb) / (high.heightM - low.heightM || 1) : null
@@ -105,7 +108,11 @@ function SiteRows({
             </>
           ) : (
             <td colSpan={4} style={{ color: 'var(--soft)' }}>
-              the ground to the marks is not known
+              {site.at === 'failed'
+                ? `this could not be worked out: ${site.why}`
+                : site.at === 'asking'
+                  ? 'working it out…'
+                  : 'the ground to the marks is not known'}
             </td>
           )}
           {toCover.map((a, j) => {
@@ -119,7 +126,7 @@ function SiteRows({
                     'not known'
                   )
                 ) : (
-                  <span style={{ color: 'var(--soft)' }}>…</span>
+                  <span style={{ color: 'var(--soft)' }}>{covered.at === 'failed' ? 'failed' : '…'}</span>
                 )}
               </td>
             )
@@ -146,7 +153,7 @@ export function SitesPanel(props: Props) {
   const [linkId, setLink] = useState(links[0]?.id ?? '')
   const [low, setLow] = useState(String(Number(toLength(4, units).toFixed(1))))
   const [high, setHigh] = useState(String(Number(toLength(8, units).toFixed(1))))
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   useUnitsChange(units, (from, to) => {
     const turned = (t: string) =>
       numberIn(t) === null ? t : String(Number(toLength(fromLength(numberIn(t)!, from), to).toFixed(1)))
@@ -162,8 +169,7 @@ export function SitesPanel(props: Props) {
     ? [fromLength(numberIn(low)!, units), fromLength(numberIn(high)!, units)]
     : [4, 8]
   const remove = async (id: string) => {
-    const result = await dropSite(id)
-    setRefusal(result.ok ? null : result.message)
+    await action.run(() => dropSite(id))
   }
   if (!link || !base) return null
   const about = (s: SiteRow) =>
@@ -207,7 +213,7 @@ export function SitesPanel(props: Props) {
           sx={{ width: 130 }}
         />
       </Box>
-      {refusal && <Refused title="It was not deleted" problems={[{ where: 'Place', message: refusal }]} />}
+      {action.refusal('It was not deleted', 'Place')}
       <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Sites compared">
         <Box
           component="table"

@@ -17,7 +17,7 @@ interface Props {
 }
 
 /** All that has a place on the map of a trial. */
-export function mapContents({ trialName, site, sites, legs, areas }: Props): MapContents {
+function mapContents({ trialName, site, sites, legs, areas }: Props): MapContents {
   return {
     name: trialName,
     places: [...(site ? [site] : []), ...sites].flatMap((s) =>

@@ -8,7 +8,8 @@ import { useState } from 'react'
 import { MEANS_SD } from '@/core/trial'
 import { fromLength, lengthUnit, type Units } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
-import { Refused } from '@/ui/shell'
+import { problem } from '@/core/outcome'
+import { useAction } from '@/ui/answers/useAction'
 import { addTapeLeg } from './actions'
 import { MEANS, type Means } from './means'
 
@@ -26,30 +27,34 @@ export function TapeLegForm({ trialId, units }: { trialId: string; units: Units 
   const [text, setText] = useState('')
   const [percent, setPercent] = useState(String(MEANS_SD.tape * 100))
   const [bearing, setBearing] = useState('')
-  const [problem, setProblem] = useState<string | null>(null)
+  const action = useAction()
+  const refuse = (message: string) => action.refuse(problem('leg', 'Leg', message))
   const distances = distancesIn(text)
   const bad = {
     percent: numberProblem(percent, { min: 0, max: 50 }, '%'),
     bearing: bearing.trim() === '' ? null : numberProblem(bearing, { min: 0, max: 360 }, '°'),
   }
   const add = async () => {
-    if (name.trim() === '') return setProblem('Name the leg, such as "Down the lane".')
+    if (name.trim() === '') return refuse('Name the leg, such as "Down the lane".')
     if (!distances || distances.length === 0)
-      return setProblem(
+      return refuse(
         `Write the distances with blanks between them, in ${lengthUnit(units)}, such as 50 100 200 400.`,
       )
     if (bad.percent || bad.bearing) return
-    const result = await addTapeLeg(trialId, {
+    const leg = {
       name,
       how,
       bearingDeg: numberIn(bearing),
       sdShare: numberIn(percent)! / 100,
       distancesM: distances.map((d) => fromLength(d, units)),
-    })
-    setProblem(result.ok ? null : result.message)
-    if (!result.ok) return
-    setName('')
-    setText('')
+    }
+    await action.run(
+      () => addTapeLeg(trialId, leg),
+      () => {
+        setName('')
+        setText('')
+      },
+    )
   }
   return (
     <Box
@@ -98,7 +103,7 @@ export function TapeLegForm({ trialId, units }: { trialId: string; units: Units 
         onChange={setBearing}
       />
       <Box sx={{ gridColumn: 'span 2' }}>
-        {problem && <Refused title="The leg was not added" problems={[{ where: 'Leg', message: problem }]} />}
+        {action.refusal('The leg was not added', 'Leg')}
         <Button variant="outlined" onClick={() => void add()}>
           Add these marks
         </Button>

@@ -1,8 +1,8 @@
 'use server'
 
-import { revalidatePath } from 'next/cache'
-import * as yup from 'yup'
 import { inverse } from '@/core/geo'
+import { DONE, good, refuse, type Outcome } from '@/core/outcome'
+import { id, record } from '@/core/schema'
 import {
   addAreas,
   addLegToTrial,
@@ -15,14 +15,12 @@ import {
   editArea,
   measureMark,
   moveMark,
-  takeKeptLeg,
   openTrial,
   placeBase,
-  refuse,
   removeLeg,
-  type Done,
-  type NewArea,
+  takeKeptLeg,
 } from '@/data'
+import { act } from '@/server/act'
 import {
   areaEditSchema,
   areasSchema,
@@ -35,33 +33,27 @@ import {
   tapeLegSchema,
 } from './groundSchema'
 
-async function checked<T>(work: () => Done<T>): Promise<Done<T>> {
-  try {
-    const result = work()
-    revalidatePath('/', 'layout')
-    return result
-  } catch (e) {
-    if (e instanceof yup.ValidationError) return refuse(e.message)
-    throw e
-  }
-}
+const one = record({ id: id() })
+const ofTrial = { trialId: id() }
+const legOfTrial = record({ ...ofTrial, legId: id() })
 
-export async function setBase(trialId: string, raw: unknown): Promise<Done<string>> {
-  return checked(() => {
-    const { name, lat, lon } = baseSchema.validateSync(raw)
-    return placeBase(db(), trialId, name, { lat: lat!, lon: lon! })
-  })
+export async function setBase(trialId: string, base: unknown): Promise<Outcome<string>> {
+  return act(record({ ...ofTrial, base: baseSchema.required() }), { trialId, base }, (v) =>
+    placeBase(db(), v.trialId, v.base.name, { lat: v.base.lat!, lon: v.base.lon! }),
+  )
 }
 
 /** A base without coordinates. */
-export async function setBareBase(trialId: string, raw: unknown): Promise<Done<string>> {
-  return checked(() => placeBase(db(), trialId, bareBaseSchema.validateSync(raw).name, null))
+export async function setBareBase(trialId: string, base: unknown): Promise<Outcome<string>> {
+  return act(record({ ...ofTrial, base: bareBaseSchema.required() }), { trialId, base }, (v) =>
+    placeBase(db(), v.trialId, v.base.name, null),
+  )
 }
 
 /** A leg of marks by distance alone. */
-export async function addTapeLeg(trialId: string, raw: unknown): Promise<Done<string>> {
-  return checked(() => {
-    const { name, bearingDeg, how, sdShare, distancesM } = tapeLegSchema.validateSync(raw)
+export async function addTapeLeg(trialId: string, leg: unknown): Promise<Outcome<string>> {
+  return act(record({ ...ofTrial, leg: tapeLegSchema.required() }), { trialId, leg }, (v) => {
+    const { name, bearingDeg, how, sdShare, distancesM } = v.leg
     const sorted = [...new Set(distancesM)].sort((a, b) => a - b)
     const letter = (/[A-Za-z]/.exec(name)?.[0] ?? 'M').toUpperCase()
     const marks = sorted.map((distanceM, i) => ({
@@ -72,81 +64,72 @@ export async function addTapeLeg(trialId: string, raw: unknown): Promise<Done<st
       distanceM,
       distanceSdM: Math.max(0.5, distanceM * sdShare),
     }))
-    return addLegToTrial(db(), trialId, { name, how: 'marks', bearingDeg, way: [], marks })
+    return addLegToTrial(db(), v.trialId, { name, how: 'marks', bearingDeg, way: [], marks })
   })
 }
 
-export async function putMeasured(raw: unknown): Promise<Done> {
-  return checked(() => {
-    const { markId, how, distanceM, distanceSdM } = measuredSchema.validateSync(raw)
-    return measureMark(db(), markId, how, distanceM, distanceSdM)
-  })
+export async function putMeasured(raw: unknown): Promise<Outcome> {
+  return act(measuredSchema, raw, (v) => measureMark(db(), v.markId, v.how, v.distanceM, v.distanceSdM))
 }
 
-export async function addTrialLeg(trialId: string, raw: unknown): Promise<Done<string>> {
-  return checked(() => {
-    const leg = legSchema.validateSync(raw)
-    const site = openTrial(db(), trialId)?.site
+export async function addTrialLeg(trialId: string, leg: unknown): Promise<Outcome<string>> {
+  return act(record({ ...ofTrial, leg: legSchema.required() }), { trialId, leg }, (v) => {
+    const site = openTrial(db(), v.trialId)?.site
     if (site?.lat != null && site.lon != null) {
       const base = { lat: site.lat, lon: site.lon }
-      const atBase = leg.marks.find((m) => inverse(base, m.place).distanceM < 5)
+      const atBase = v.leg.marks.find((m) => inverse(base, m.place).distanceM < 5)
       if (atBase)
         return refuse(`Mark ${atBase.name} lies at the base itself. Leave it out; a mark needs a distance.`)
-      const far = leg.marks.find((m) => inverse(base, m.place).distanceM > 2_000_000)
+      const far = v.leg.marks.find((m) => inverse(base, m.place).distanceM > 2_000_000)
       if (far) return refuse(`Mark ${far.name} lies more than 2000 km from the base. Is this the right file?`)
     }
-    return addLegToTrial(db(), trialId, leg)
+    return addLegToTrial(db(), v.trialId, v.leg)
   })
 }
 
-export async function dropLeg(trialId: string, legId: string): Promise<Done> {
-  return checked(() => {
-    removeLeg(db(), trialId, legId)
-    return { ok: true, value: undefined }
+export async function dropLeg(trialId: string, legId: string): Promise<Outcome> {
+  return act(legOfTrial, { trialId, legId }, (v) => {
+    removeLeg(db(), v.trialId, v.legId)
+    return DONE
   })
 }
 
-export async function putMark(raw: unknown): Promise<Done> {
-  return checked(() => {
-    const { markId, place, alongM } = movedSchema.validateSync(raw)
-    return moveMark(db(), markId, place, alongM)
-  })
+export async function putMark(raw: unknown): Promise<Outcome> {
+  return act(movedSchema, raw, (v) => moveMark(db(), v.markId, v.place, v.alongM))
 }
 
-export async function dropGrid(id: string): Promise<Done> {
-  return checked(() => deleteGrid(db(), id))
+export async function dropGrid(gridId: string): Promise<Outcome> {
+  return act(one, { id: gridId }, (v) => deleteGrid(db(), v.id))
 }
 
-export async function addSite(raw: unknown): Promise<Done<string>> {
-  return checked(() => {
-    const { lat, lon, ...rest } = siteSchema.validateSync(raw)
-    return { ok: true, value: addOtherSite(db(), { ...rest, place: { lat: lat!, lon: lon! } }) }
-  })
+export async function addSite(raw: unknown): Promise<Outcome<string>> {
+  return act(siteSchema, raw, ({ lat, lon, ...rest }) =>
+    good(addOtherSite(db(), { ...rest, place: { lat: lat!, lon: lon! } })),
+  )
 }
 
-export async function dropSite(id: string): Promise<Done> {
-  return checked(() => deleteSite(db(), id))
+export async function dropSite(siteId: string): Promise<Outcome> {
+  return act(one, { id: siteId }, (v) => deleteSite(db(), v.id))
 }
 
-export async function takeLeg(trialId: string, legId: string): Promise<Done> {
-  return checked(() => takeKeptLeg(db(), trialId, legId))
+export async function takeLeg(trialId: string, legId: string): Promise<Outcome> {
+  return act(legOfTrial, { trialId, legId }, (v) => takeKeptLeg(db(), v.trialId, v.legId))
 }
 
-export async function bringAreas(raw: unknown): Promise<Done<number>> {
-  return checked(() => addAreas(db(), areasSchema.validateSync(raw) as NewArea[]))
+export async function bringAreas(raw: unknown): Promise<Outcome<number>> {
+  return act(areasSchema, raw, (areas) => addAreas(db(), areas))
 }
 
-export async function changeArea(raw: unknown): Promise<Done> {
-  return checked(() => {
-    const { id, revision, ...fields } = areaEditSchema.validateSync(raw)
-    return editArea(db(), id, revision, fields)
-  })
+export async function changeArea(raw: unknown): Promise<Outcome> {
+  return act(areaEditSchema, raw, ({ id: areaId, revision, ...fields }) =>
+    editArea(db(), areaId, revision, fields),
+  )
 }
 
-export async function dropArea(id: string): Promise<Done> {
-  return checked(() => deleteArea(db(), id))
+export async function dropArea(areaId: string): Promise<Outcome> {
+  return act(one, { id: areaId }, (v) => deleteArea(db(), v.id))
 }
 
-export async function dropBackdrop(id: string): Promise<Done> {
-  return checked(() => deleteBackdrop(db(), id))
+export async function dropBackdrop(backdropId: string): Promise<Outcome> {
+  return act(one, { id: backdropId }, (v) => deleteBackdrop(db(), v.id))
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { kindOfFileArea, typedRing } from './areaWords'
-import { areasSchema, movedSchema, siteSchema, tapeLegSchema } from './groundSchema'
+import { areasSchema, movedSchema, siteForm, siteSchema, tapeLegSchema } from './groundSchema'
 
 describe('the border', () => {
   it.each([
@@ -18,8 +18,12 @@ describe('the border', () => {
       moves: false,
       note: '',
     }
-    expect(siteSchema.validateSync(place)).toMatchObject({ lat: 47.3, doubtM: null })
-    expect(() => siteSchema.validateSync({ ...place, ...change })).toThrow(message)
+    expect(siteForm.validateSync(place)).toMatchObject({ lat: 47.3, doubtM: null })
+    expect(() => siteForm.validateSync({ ...place, ...change })).toThrow(message)
+    const sent = siteForm.validateSync(place)
+    expect(() => siteSchema.validateSync({ ...sent, ...change })).toThrow(message)
+    expect(() => siteSchema.validateSync({ ...sent, lat: '47.3' })).toThrow('lat must be a number')
+    expect(() => siteSchema.validateSync({ ...sent, owner: 'x' })).toThrow('unknown in it: owner')
   })
   it('refuses a mark moved to nowhere', () => {
     expect(() => movedSchema.validateSync({ markId: 'a', place: { lat: 95, lon: 0 } })).toThrow()

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { Gpx } from '@/core/formats'
 import { direct, inverse } from '@/core/geo'
-import { baseSchema, bearingLegSchema, legSchema } from './groundSchema'
+import { baseForm, bearingLegForm, legSchema } from './groundSchema'
 import { bearingLeg, wayLeg, waypointLeg } from './legs'
 
 const base = { lat: 47.3, lon: -29.5 }
@@ -52,20 +52,20 @@ describe('ground forms', () => {
     }
   }
   it('takes a decimal comma, refuses what lies off the globe', () => {
-    expect(baseSchema.validateSync({ name: 'Quay', lat: '47,3', lon: '-29.5' })).toMatchObject({
+    expect(baseForm.validateSync({ name: 'Quay', lat: '47,3', lon: '-29.5' })).toMatchObject({
       lat: 47.3,
       lon: -29.5,
     })
-    expect(why(baseSchema, { name: 'Quay', lat: '97', lon: '0' })).toBe('Between -89 and 89 degrees')
-    expect(why(baseSchema, { name: 'Quay', lat: 'north', lon: '0' })).toBe('This is not a number')
-    expect(why(baseSchema, { name: 'Quay', lat: '', lon: '0' })).toBe('The latitude is missing')
+    expect(why(baseForm, { name: 'Quay', lat: '97', lon: '0' })).toBe('Between -89 and 89 degrees')
+    expect(why(baseForm, { name: 'Quay', lat: 'north', lon: '0' })).toBe('This is not a number')
+    expect(why(baseForm, { name: 'Quay', lat: '', lon: '0' })).toBe('The latitude is missing')
   })
   it('refuses a leg that cannot be', () => {
     const leg = { name: 'Pier', bearingDeg: '75', spacing: '400', count: '8' }
-    expect(why(bearingLegSchema, leg)).toBe('taken')
-    expect(why(bearingLegSchema, { ...leg, bearingDeg: '400' })).toBe('0 to 360 degrees')
-    expect(why(bearingLegSchema, { ...leg, spacing: '0' })).toBe('Spacing must be above 0')
-    expect(why(bearingLegSchema, { ...leg, count: '2.5' })).toBe('A whole number')
+    expect(why(bearingLegForm, leg)).toBe('taken')
+    expect(why(bearingLegForm, { ...leg, bearingDeg: '400' })).toBe('0 to 360 degrees')
+    expect(why(bearingLegForm, { ...leg, spacing: '0' })).toBe('Spacing must be above 0')
+    expect(why(bearingLegForm, { ...leg, count: '2.5' })).toBe('A whole number')
     expect(why(legSchema, { name: 'Pier', how: 'track', way: [], marks: [] })).toContain('no marks')
   })
 })

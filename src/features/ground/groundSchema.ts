@@ -1,147 +1,147 @@
 import * as yup from 'yup'
-import { COVER_KINDS } from '@/core/terrain'
-import { decimal, neededDecimal } from '@/ui/fields/decimal'
+import { figure, flag, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { COVER_KINDS, MOST_CELLS } from '@/core/terrain'
+import { decimal, needed, openFigure, type OpenFigure } from '@/ui/fields/decimal'
 
-const lat = () =>
-  neededDecimal('The latitude').min(-89, 'Between -89 and 89 degrees').max(89, 'Between -89 and 89 degrees')
-const lon = () =>
-  neededDecimal('The longitude')
+const lat = (number: OpenFigure) =>
+  needed(number(), 'The latitude')
+    .min(-89, 'Between -89 and 89 degrees')
+    .max(89, 'Between -89 and 89 degrees')
+const lon = (number: OpenFigure) =>
+  needed(number(), 'The longitude')
     .min(-180, 'Between -180 and 180 degrees')
     .max(180, 'Between -180 and 180 degrees')
 
-const baseName = () => yup.string().trim().required('Name the place, such as "Harbour"').max(60)
-export const baseSchema = yup.object({ name: baseName(), lat: lat(), lon: lon() })
+const baseName = () => text(LONGEST.name).required('Name the place, such as "Harbour"')
+const baseFields = (number: OpenFigure) => ({ name: baseName(), lat: lat(number), lon: lon(number) })
+
+/** A base as it is typed, and as the server takes it. */
+export const baseForm = yup.object(baseFields(decimal)).noUnknown()
+export const baseSchema = record(baseFields(openFigure))
 /** A base whose place nobody wrote down: distances from it are by tape, wheel or paces. */
-export const bareBaseSchema = yup.object({ name: baseName() })
+export const bareBaseForm = yup.object({ name: baseName() }).noUnknown()
+export const bareBaseSchema = record({ name: baseName() })
 
 /** A leg by bearing: marks at even distances out from the base, in m. */
-export const bearingLegSchema = yup.object({
-  name: yup.string().trim().required('Name the leg, such as "Shore road"').max(60),
-  bearingDeg: neededDecimal('The bearing').min(0, '0 to 360 degrees').max(360, '0 to 360 degrees'),
-  spacing: neededDecimal('The spacing').moreThan(0, 'Spacing must be above 0'),
-  count: neededDecimal('The number of marks')
+export const bearingLegForm = yup.object({
+  name: text(LONGEST.name).required('Name the leg, such as "Shore road"'),
+  bearingDeg: needed(decimal(), 'The bearing').min(0, '0 to 360 degrees').max(360, '0 to 360 degrees'),
+  spacing: needed(decimal(), 'The spacing').moreThan(0, 'Spacing must be above 0'),
+  count: needed(decimal(), 'The number of marks')
     .integer('A whole number')
     .min(1, 'At least 1')
     .max(200, 'At most 200'),
 })
 
-const place = yup.object({
-  lat: yup.number().min(-89).max(89).required(),
-  lon: yup.number().min(-180).max(180).required(),
-})
+const placeFields = {
+  lat: figure().min(-89).max(89).required(),
+  lon: figure().min(-180).max(180).required(),
+}
+const placeRecord = record(placeFields)
+const metres = () => figure().min(0).max(2.01e7)
 
 /** A leg as the server takes it. */
-export const legSchema = yup.object({
-  name: yup.string().trim().required().max(60),
-  how: yup
-    .string()
-    .oneOf(['bearing', 'track', 'marks'] as const)
-    .required(),
-  bearingDeg: yup.number().nullable().default(null),
-  way: yup
-    .array(place.shape({ elevationM: yup.number().nullable().default(null) }).required())
+export const legSchema = record({
+  name: text(LONGEST.name).required('Name the leg, such as "Shore road"'),
+  how: oneOf(['bearing', 'track', 'marks']),
+  bearingDeg: figure().min(-360).max(360).nullable().default(null),
+  way: list(
+    record({
+      ...placeFields,
+      elevationM: figure().min(-12_000).max(9_000).nullable().default(null),
+    }).required(),
+    200_000,
+  )
     .max(200_000, 'The way has more than 200 000 points; thin it out.')
     .required(),
-  marks: yup
-    .array(
-      yup
-        .object({
-          name: yup.string().trim().required().max(40),
-          place: place.required(),
-          alongM: yup.number().nullable().default(null),
-        })
-        .required(),
-    )
+  marks: list(
+    record({
+      name: text(40).required(),
+      place: placeRecord.required(),
+      alongM: metres().nullable().default(null),
+    }).required(),
+    500,
+  )
     .min(1, 'The leg has no marks.')
     .max(500, 'A leg has at most 500 marks; make the spacing wider.')
     .required(),
 })
 
-const means = () =>
-  yup
-    .string()
-    .oneOf(['tape', 'wheel', 'paces', 'pegged'] as const)
-    .required()
-const distanceM = () => yup.number().min(1, 'At least 1 m').max(100_000, 'At most 100 km').required()
+const means = () => oneOf(['tape', 'wheel', 'paces', 'pegged'])
+const distanceM = () => figure().min(1, 'At least 1 m').max(100_000, 'At most 100 km').required()
 
 /** Marks by distance alone. */
-export const tapeLegSchema = yup.object({
-  name: yup.string().trim().required('Name the leg, such as "Down the lane"').max(60),
-  bearingDeg: yup.number().min(0).max(360).nullable().default(null),
+export const tapeLegSchema = record({
+  name: text(LONGEST.name).required('Name the leg, such as "Down the lane"'),
+  bearingDeg: figure().min(0).max(360).nullable().default(null),
   how: means(),
-  sdShare: yup.number().min(0).max(0.5).required(),
-  distancesM: yup
-    .array(distanceM())
+  sdShare: figure().min(0).max(0.5).required(),
+  distancesM: list(distanceM(), 200)
     .min(1, 'Say at least one distance')
     .max(200, 'At most 200 marks')
     .required(),
 })
 
-export const measuredSchema = yup.object({
-  markId: yup.string().required(),
+export const measuredSchema = record({
+  markId: id(),
   how: means(),
   distanceM: distanceM(),
-  distanceSdM: yup.number().min(0).max(50_000).required(),
+  distanceSdM: figure().min(0).max(50_000).required(),
 })
 
 const areaFields = {
-  name: yup.string().trim().max(60, 'At most 60 letters').default(''),
-  kind: yup
-    .string()
-    .oneOf([...COVER_KINDS, 'to cover'] as const)
-    .required(),
-  heightM: yup.number().min(0, 'A height is 0 or more').max(120, 'At most 120 m').required(),
+  name: text(LONGEST.name).default(''),
+  kind: oneOf([...COVER_KINDS, 'to cover']),
+  heightM: figure().min(0, 'A height is 0 or more').max(120, 'At most 120 m').required(),
 }
-const corner = yup
-  .array(yup.number().required())
-  .length(2)
-  .test(
-    'place',
-    'A corner is off the globe',
-    (c) => c !== undefined && Math.abs(c[0]!) <= 180 && Math.abs(c[1]!) <= 89,
-  )
-  .required()
+const OFF = 'A corner is off the globe'
+const degrees = (most: number) => figure().min(-most, OFF).max(most, OFF).required(OFF)
+const corner = yup.tuple([degrees(180), degrees(89)]).required()
 
 /** Areas as the server takes them. */
-export const areasSchema = yup
-  .array(
-    yup
-      .object({
-        ...areaFields,
-        rings: yup
-          .array(yup.array(corner).min(4, 'An area needs three corners or more').max(20_000).required())
-          .min(1)
-          .max(200)
-          .required(),
-      })
+export const areasSchema = list(
+  record({
+    ...areaFields,
+    rings: list(list(corner, 20_000).min(4, 'An area needs three corners or more').required(), 200)
+      .min(1)
       .required(),
-  )
+  }).required(),
+  2000,
+)
   .min(1)
   .max(2000, 'At most 2000 areas at once')
   .required()
-export const areaEditSchema = yup.object({
-  id: yup.string().required(),
-  revision: yup.number().required(),
-  ...areaFields,
-})
+export const areaEditSchema = record({ id: id(), revision: figure().integer().required(), ...areaFields })
 
 /** A mark that was moved on the map. */
-export const movedSchema = yup.object({
-  markId: yup.string().required(),
-  place: place.required(),
-  alongM: yup.number().min(0).nullable().default(null),
+export const movedSchema = record({
+  markId: id(),
+  place: placeRecord.required(),
+  alongM: metres().nullable().default(null),
 })
 
-/** A place beside the base. */
-export const siteSchema = yup.object({
-  name: yup.string().trim().required('Name the place, such as "North Top"').max(60),
-  lat: lat(),
-  lon: lon(),
-  role: yup
-    .string()
-    .oneOf(['candidate', 'relay', 'other station'] as const)
-    .required(),
-  doubtM: decimal().min(0, 'A radius is 0 or more').max(1_000_000, 'At most 1000 km'),
-  moves: yup.boolean().default(false),
-  note: yup.string().trim().max(300, 'At most 300 letters').default(''),
+const siteFields = (number: OpenFigure) => ({
+  name: text(LONGEST.name).required('Name the place, such as "North Top"'),
+  lat: lat(number),
+  lon: lon(number),
+  role: oneOf(['candidate', 'relay', 'other station']),
+  doubtM: number().min(0, 'A radius is 0 or more').max(1_000_000, 'At most 1000 km'),
+  moves: flag().default(false),
+  note: text(LONGEST.question).default(''),
 })
+
+/** A place beside the base, as it is typed and as the server takes it. */
+export const siteForm = yup.object(siteFields(decimal)).noUnknown()
+export const siteSchema = record(siteFields(openFigure))
+
+/** Where a grid lies and how it is made. */
+export const gridPlaceRecord = record({
+  name: text(LONGEST.fileName).required(),
+  width: figure().integer().min(2).required(),
+  height: figure().integer().min(2).required(),
+  west: figure().min(-181).max(181).required(),
+  north: figure().min(-91).max(91).required(),
+  stepLon: figure().moreThan(0).max(10).required(),
+  stepLat: figure().moreThan(0).max(10).required(),
+  scaleM: figure().oneOf([0.1, 1]).required(),
+}).test('cells', `At most ${MOST_CELLS} cells`, (v) => v.width * v.height <= MOST_CELLS)

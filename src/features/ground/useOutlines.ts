@@ -1,9 +1,9 @@
 'use client'
 
-import { useEffect, useState } from 'react'
 import type { Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
 import type { OutlinePoint, PredictionSettings } from '@/core/reach'
+import { useAnswer, type Answer } from '@/ui/answers/useAnswer'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 import type { MapOutline } from '@/ui/map/areaDrawing'
 import { looksOf, rigLook } from '@/ui/theme/palette'
@@ -19,29 +19,19 @@ interface Asked {
   reliability: number
 }
 
-/**
- * The reach to expect of each link round the base, made by the worker; null until it is there, or where it is
- * not wanted.
- */
-export function useOutlines(wanted: boolean, asked: Asked): MapOutline[] | null {
+/** The reach to expect of each link round the base, made by the worker; asks nothing where it is not wanted. */
+export function useOutlines(wanted: boolean, asked: Asked): Answer<MapOutline[]> {
   const { worker, base, links, directions, settings, reliability } = asked
-  const [found, setFound] = useState<{ key: string; points: OutlinePoint[][] } | null>(null)
+  const ready = wanted && worker !== null && base !== null && links.length > 0
   const key = JSON.stringify([asked.groundKey, base, links, directions, settings, reliability])
-  useEffect(() => {
-    if (!wanted || !worker || !base || links.length === 0) return
-    let stale = false
-    void worker
-      .outlines({ lat: base.lat, lon: base.lon }, links, directions, settings, reliability)
-      .then((points) => {
-        if (!stale) setFound({ key, points })
-      })
-    return () => {
-      stale = true
-    }
-    // What is asked is told apart by the key.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [wanted, worker, key])
-  if (!wanted || found?.key !== key) return null
+  return useAnswer(ready ? [worker, key] : null, async () => {
+    const { lat, lon } = base!
+    return drawn(links, await worker!.outlines({ lat, lon }, links, directions, settings, reliability))
+  })
+}
+
+/** Outlines with the looks of their links. */
+function drawn(links: Link[], points: OutlinePoint[][]): MapOutline[] {
   const looks = looksOf(links.map((l) => l.letter))
   const css = getComputedStyle(document.documentElement)
   return links.map((l, i) => {
@@ -51,7 +41,7 @@ export function useOutlines(wanted: boolean, asked: Asked): MapOutline[] | null 
       name: l.name,
       hue: css.getPropertyValue(hue.slice(4, -1)).trim(),
       dash: dash === '' ? [] : dash.split(' ').map(Number),
-      points: found.points[i]!,
+      points: points[i]!,
     }
   })
 }

@@ -1,10 +1,10 @@
 'use client'
 
-import { useEffect, useState } from 'react'
 import type { Place } from '@/core/geo'
 import type { Link } from '@/core/kit'
 import { marksOnGround, type MarkOutlook, type PredictionSettings } from '@/core/reach'
 import type { Mark } from '@/core/trial'
+import { useAnswer } from '@/ui/answers/useAnswer'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 
 export interface MarksOutlook {
@@ -14,7 +14,8 @@ export interface MarksOutlook {
 }
 
 /**
- * What to expect at each mark, worked out by the worker; until it has answered, the marks with nothing known of them.
+ * What to expect at each mark, worked out by the worker; until it has answered, what was known of the same
+ * marks, or the marks with nothing known of them. With why it could not be worked out.
  */
 export function useOutlooks(
   worker: TerrainWorker | null,
@@ -24,21 +25,16 @@ export function useOutlooks(
   marks: Mark[],
   links: Link[],
   settings: PredictionSettings,
-): MarksOutlook {
-  const [found, setFound] = useState<{ marks: Mark[]; value: MarksOutlook } | null>(null)
-  useEffect(() => {
-    if (!worker || !base || marks.length === 0) return
-    let stale = false
-    void worker.marks({ lat: base.lat, lon: base.lon }, marks, links, settings).then((value) => {
-      if (!stale) setFound({ marks, value })
-    })
-    return () => {
-      stale = true
-    }
-  }, [worker, groundKey, base, marks, links, settings])
-  // What was known of the same marks stands until the new is there.
-  if (worker && found?.marks === marks) return found.value
-  return { baseM: null, outlooks: marksOnGround(marks, NONE, [], settings) }
+): MarksOutlook & { failed: string | null } {
+  const ready = worker !== null && base !== null && marks.length > 0
+  const answer = useAnswer<MarksOutlook>(
+    ready ? [worker, groundKey, base, marks, links, settings] : null,
+    () => worker!.marks({ lat: base!.lat, lon: base!.lon }, marks, links, settings),
+    [marks],
+  )
+  const failed = answer.at === 'failed' ? answer.why : null
+  const known = answer.value ?? { baseM: null, outlooks: marksOnGround(marks, NONE, [], settings) }
+  return { ...known, failed }
 }
 
 const NONE = new Map<string, never>()

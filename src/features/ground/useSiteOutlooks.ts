@@ -1,10 +1,10 @@
 'use client'
 
-import { useEffect, useState } from 'react'
 import type { Place } from '@/core/geo'
 import type { Link } from '@/core/kit'
 import type { PredictionSettings, SiteOutlook } from '@/core/reach'
 import type { Mark } from '@/core/trial'
+import { useAnswer, type Answer } from '@/ui/answers/useAnswer'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 
 interface Asked {
@@ -17,26 +17,17 @@ interface Asked {
   settings: PredictionSettings
 }
 
-const NONE: [null, null] = [null, null]
-
 /** What a base here would do for the marks, at each of two heights of its antenna, worked out by the worker. */
-export function useSiteOutlooks(asked: Asked): [SiteOutlook | null, SiteOutlook | null] {
+export function useSiteOutlooks(asked: Asked): Answer<[SiteOutlook | null, SiteOutlook | null]> {
   const { worker, groundKey, place, marks, link, settings } = asked
   const [lowM, highM] = asked.heightsM
   const { lat, lon } = place
-  const [found, setFound] = useState<{
-    marks: Mark[]
-    value: [SiteOutlook | null, SiteOutlook | null]
-  } | null>(null)
-  useEffect(() => {
-    if (!worker) return
-    let stale = false
-    void worker.site({ lat, lon }, marks, link, [lowM, highM], settings).then(([low, high]) => {
-      if (!stale) setFound({ marks, value: [low ?? null, high ?? null] })
-    })
-    return () => {
-      stale = true
-    }
-  }, [worker, groundKey, lat, lon, marks, link, lowM, highM, settings])
-  return worker && found?.marks === marks ? found.value : NONE
+  return useAnswer(
+    worker ? [worker, groundKey, lat, lon, marks, link, lowM, highM, settings] : null,
+    async () => {
+      const [low, high] = await worker!.site({ lat, lon }, marks, link, [lowM, highM], settings)
+      return [low ?? null, high ?? null]
+    },
+    [marks],
+  )
 }

@@ -6,7 +6,7 @@ import type { Rig } from '@/core/kit'
 import { RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 
-export interface PickedLink {
+interface PickedLink {
   baseRigId: string
   outRigId: string
 }

@@ -13,7 +13,9 @@ import type { Units } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
 import { CopyRuleField } from '@/ui/fields/CopyRuleField'
 import { ScaleField } from '@/ui/fields/ScaleField'
-import { PageHead, Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
+import { PageHead } from '@/ui/shell'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import { storePlan } from './actions'
 import { EarStatesList } from './EarStatesList'
@@ -83,10 +85,11 @@ function Part({ title, children }: { title: string; children: ReactNode }) {
 /** The plan: what is compared, what is held the same, what counts as heard, and every check still to make. */
 export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground, units }: Props) {
   const [input, setInput] = useState(initial)
-  const [saved, setSaved] = useState<{ ok: boolean; message: string } | null>(null)
+  const [saved, setSaved] = useState(false)
+  const action = useAction()
   const set = <K extends keyof PlanInput>(key: K, value: PlanInput[K]) => {
     setInput((old) => ({ ...old, [key]: value }))
-    setSaved(null)
+    setSaved(false)
   }
   const draft = useMemo(() => draftPlan(plan, input, rigs), [plan, input, rigs])
   const model = useMemo(
@@ -95,10 +98,12 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
   )
   const checks = plannedChecks(draft).length
   const changed = JSON.stringify(input) !== JSON.stringify(initial)
-  const save = async () => {
-    const result = await storePlan(trialId, revision, input)
-    setSaved({ ok: result.ok, message: result.ok ? 'The plan is saved.' : result.message })
-  }
+  useUnsaved(changed)
+  const save = () =>
+    action.run(
+      () => storePlan(trialId, revision, input),
+      () => setSaved(true),
+    )
   const directionText = input.directions.join('|')
   return (
     <>
@@ -220,7 +225,7 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
           units={units}
           onChange={(need) => {
             setInput((old) => ({ ...old, ...need }))
-            setSaved(null)
+            setSaved(false)
           }}
         />
       </Part>
@@ -259,18 +264,16 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
           flexWrap: 'wrap',
         }}
       >
-        <Button variant="contained" onClick={save} disabled={!changed}>
+        <Button variant="contained" onClick={() => void save()} disabled={!changed || action.busy}>
           Save the plan
         </Button>
         <span role="status">
-          {saved?.ok && saved.message}
+          {saved && 'The plan is saved.'}
           {!saved && changed && 'Not saved yet.'}
           {!changed && runs > 0 && ' Runs keep the plan they were begun with.'}
         </span>
       </Box>
-      {saved && !saved.ok && (
-        <Refused title="The plan was not saved" problems={[{ where: 'Plan', message: saved.message }]} />
-      )}
+      {action.refusal('The plan was not saved')}
     </>
   )
 }

@@ -1,17 +1,13 @@
 'use server'
 
-import { revalidatePath } from 'next/cache'
-import * as yup from 'yup'
-import { db, refuse, savePlan, type Done } from '@/data'
+import type { Outcome } from '@/core/outcome'
+import { figure, id, record } from '@/core/schema'
+import { db, savePlan } from '@/data'
+import { act } from '@/server/act'
 import { planSchema } from './planSchema'
 
-export async function storePlan(trialId: string, revision: number, raw: unknown): Promise<Done> {
-  try {
-    const result = savePlan(db(), trialId, revision, planSchema.validateSync(raw))
-    revalidatePath('/', 'layout')
-    return result
-  } catch (e) {
-    if (e instanceof yup.ValidationError) return refuse(e.message)
-    throw e
-  }
+const saved = record({ trialId: id(), revision: figure().integer().required(), plan: planSchema.required() })
+
+export async function storePlan(trialId: string, revision: number, plan: unknown): Promise<Outcome> {
+  return act(saved, { trialId, revision, plan }, (v) => savePlan(db(), v.trialId, v.revision, v.plan))
 }

@@ -4,7 +4,8 @@ import * as Comlink from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import type { ExpectedLevel } from '@/core/reach'
 import type { TrialPlan } from '@/core/trial'
-import { whenBroken } from '@/ui/worker/whenBroken'
+import { guarded, type GuardedWorker } from '@/ui/answers/guarded'
+import { whyOf } from '@/ui/answers/useAnswer'
 import type { PowerApi } from '@/workers/power'
 import { designsOf, type PowerRow } from './powerWords'
 
@@ -20,19 +21,19 @@ export type PowerState =
 export function usePower(plan: TrialPlan, expected: readonly ExpectedLevel[], spreadDb: number) {
   const key = JSON.stringify([plan, spreadDb])
   const [held, setHeld] = useState<{ key: string; state: PowerState } | null>(null)
-  const worker = useRef<Worker | null>(null)
+  const worker = useRef<GuardedWorker<PowerApi> | null>(null)
   const end = () => {
-    worker.current?.terminate()
+    worker.current?.end()
     worker.current = null
   }
   useEffect(() => end, [])
   const set = (state: PowerState) => setHeld({ key, state })
   const start = async () => {
     end()
-    const own = new Worker(new URL('../../workers/power.ts', import.meta.url), { type: 'module' })
+    const own = guarded<PowerApi>(
+      new Worker(new URL('../../workers/power.ts', import.meta.url), { type: 'module' }),
+    )
     worker.current = own
-    const api = Comlink.wrap<PowerApi>(own)
-    const broken = whenBroken(own)
     const designs = designsOf(plan.marks.length, plan.repeats)
     const rows: PowerRow[] = []
     try {
@@ -43,12 +44,12 @@ export function usePower(plan: TrialPlan, expected: readonly ExpectedLevel[], sp
           set({ at: 'trying', share: share(done), rows: [...rows] }),
         )
         const settings = { ...design, spreadDb, marginDb: plan.marginDb }
-        const told = await Promise.race([api.tried(plan, [...expected], settings, TRIES, shown), broken])
+        const told = await own.worker.tried(plan, [...expected], settings, TRIES, shown)
         rows.push({ ...design, told, tries: TRIES })
       }
       set({ at: 'there', rows })
     } catch (e) {
-      set({ at: 'failed', why: e instanceof Error ? e.message : 'the simulation stopped' })
+      set({ at: 'failed', why: whyOf(e) })
     } finally {
       if (worker.current === own) end()
     }

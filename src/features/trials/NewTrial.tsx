@@ -3,31 +3,48 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
-import { useActionState } from 'react'
-import { Refused } from '@/ui/shell'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { LONGEST } from '@/core/schema'
+import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { makeTrial } from './actions'
 
 export function NewTrial() {
-  const [result, action, waiting] = useActionState(makeTrial, null)
+  const router = useRouter()
+  const action = useAction()
+  const [name, setName] = useState('')
+  const [question, setQuestion] = useState('')
+  useUnsaved((name !== '' || question !== '') && !action.busy)
   return (
-    <Box component="form" action={action} sx={{ display: 'grid', gap: 1.5, maxWidth: 620 }}>
+    <Box
+      component="form"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault()
+        void action.run(
+          () => makeTrial({ name, question }),
+          (id) => router.push(`/trials/${id}/kit`),
+        )
+      }}
+      sx={{ display: 'grid', gap: 1.5, maxWidth: 620 }}
+    >
       <TextField
-        name="name"
         label="Name of the trial"
-        required
-        slotProps={{ htmlInput: { maxLength: 80 } }}
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        slotProps={{ htmlInput: { maxLength: LONGEST.trialName } }}
       />
       <TextField
-        name="question"
         label="The question it is to answer"
         placeholder="Which antenna should we carry, and how far does each reach?"
-        slotProps={{ htmlInput: { maxLength: 300 } }}
+        value={question}
+        onChange={(e) => setQuestion(e.target.value)}
+        slotProps={{ htmlInput: { maxLength: LONGEST.question } }}
       />
-      {result && !result.ok && (
-        <Refused title="No trial was made" problems={[{ where: 'Name', message: result.message }]} />
-      )}
+      {action.refusal('No trial was made', 'Name')}
       <Box>
-        <Button type="submit" variant="contained" disabled={waiting}>
+        <Button type="submit" variant="contained" disabled={action.busy}>
           Start this trial
         </Button>
       </Box>

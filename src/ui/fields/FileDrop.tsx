@@ -32,10 +32,10 @@ export function FileDrop({ label, hint, accept, multiple = false, onFiles, onToo
     multiple,
     noClick: true,
     noKeyboard: true,
-    onDrop: async (files) => {
+    onDrop: (files) => {
       const large = files.find((f) => f.size > LARGEST)
       if (large) onTooLarge(large.name)
-      else onFiles(await Promise.all(files.map(opened)))
+      else void Promise.all(files.map(opened)).then(onFiles)
     },
   })
   return (

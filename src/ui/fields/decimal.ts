@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { figure } from '@/core/schema'
 
 const parse = (value: unknown, original: unknown): number | null | undefined => {
   const text = String(original ?? '').trim()
@@ -7,8 +8,12 @@ const parse = (value: unknown, original: unknown): number | null | undefined => 
   return Number.isNaN(n) ? (value as number) : n
 }
 
-/** A number typed by a person: comma or point; left empty it is null. */
-export const decimal = () =>
+/** A figure that may be left open, where a number comes as one and a text is refused. For the server. */
+export const openFigure = () => figure().nullable().default(null)
+export type OpenFigure = typeof openFigure
+
+/** The same typed by a person: comma or point; left empty it is null. For forms. */
+export const decimal: OpenFigure = () =>
   yup
     .number()
     .transform((value: unknown, original: unknown) => parse(value, original))
@@ -16,6 +21,6 @@ export const decimal = () =>
     .nullable()
     .default(null)
 
-/** The same, and it may not be left empty. */
-export const neededDecimal = (what: string) =>
-  decimal().test('given', `${what} is missing`, (v) => v !== null && v !== undefined)
+/** One that may not be left empty. */
+export const needed = (schema: ReturnType<OpenFigure>, what: string) =>
+  schema.test('given', `${what} is missing`, (v) => v !== null && v !== undefined)

@@ -12,7 +12,7 @@ import { direct, type Place } from '@/core/geo'
 import type { Clearance } from '@/core/terrain'
 import { distanceText, type Units } from '@/core/units'
 
-export interface MapMark extends Place {
+interface MapMark extends Place {
   id: string
   name: string
   /** How it is seen from the base; null where that is not known. */
@@ -20,7 +20,7 @@ export interface MapMark extends Place {
 }
 
 /** A place beside the base: a candidate, a relay, a station that is not ours. */
-export interface MapSite extends Place {
+interface MapSite extends Place {
   id: string
   name: string
   role: string
@@ -96,7 +96,7 @@ export function ringFeatures(content: MapContent, c: Colours): Feature[] {
 }
 
 /** A mark's square: full in sight, half grazing, open shadowed. */
-export function markStyle(kind: Clearance | null, c: Colours): Style {
+function markStyle(kind: Clearance | null, c: Colours): Style {
   const color =
     kind === 'shadowed' ? c.paper : kind === 'grazing' ? c.accent : kind === 'clear' ? c.ink : c.paper
   return new Style({

@@ -17,7 +17,8 @@ export function Refused({
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
         {problems.slice(0, 30).map((p, i) => (
           <li key={i}>
-            <b>{p.where}:</b> {p.message}
+            {p.where && <b>{p.where}: </b>}
+            {p.message}
           </li>
         ))}
       </Box>

@@ -9,7 +9,7 @@ import type { Units } from '@/core/units'
 import { UnitsSwitch } from './UnitsSwitch'
 
 /** A step of the job as the rail shows it: its name and its state in a few words. */
-export interface Step {
+interface Step {
   slug: string
   name: string
   state: string

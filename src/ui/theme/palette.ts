@@ -22,7 +22,7 @@ export const DARK: Palette = {
 }
 
 /** Rigs are told apart by letter, line pattern and hue; the hues stay apart for the colour-blind. */
-export const RIG_LOOKS = [
+const RIG_LOOKS = [
   { hue: 'var(--rig-1)', dash: '' },
   { hue: 'var(--rig-2)', dash: '7 3' },
   { hue: 'var(--rig-3)', dash: '2 3' },

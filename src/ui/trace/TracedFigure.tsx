@@ -14,7 +14,7 @@ interface Props {
 }
 
 /** Inputs, formula and source of a figure. */
-export function TraceWords({ trace }: { trace: Trace }) {
+function TraceWords({ trace }: { trace: Trace }) {
   return (
     <Box sx={{ fontSize: '0.92rem' }}>
       <Box

@@ -162,7 +162,7 @@ describe('does the log hold together', () => {
 })
 
 describe('runs put together', () => {
-  const p = { ...plan([link(rig('a')), link(rig('b'))], 16), controlLinkId: 'a' }
+  const p: TrialPlan = { ...plan([link(rig('a')), link(rig('b'))], 16), controlLinkId: 'a' }
   const run = (name: string, seed: number, more: Partial<SimulatedField> = {}, own = p) => ({
     id: name,
     name,

@@ -4,7 +4,7 @@ import type { CellsById } from '../levels'
 import { factorReports } from './reports'
 
 /** The difference between two links within one group of checks. */
-export interface DifferenceIn {
+interface DifferenceIn {
   group: string
   effect: FactorEffect
   marks: number

@@ -8,7 +8,7 @@ import type { CellsById } from '../levels'
 import { factorReports } from './reports'
 
 /** What one value of a factor brought against the first value. */
-export interface MainEffect {
+interface MainEffect {
   end: 'base' | 'out'
   names: FactorName[]
   level: string
@@ -19,7 +19,7 @@ export interface MainEffect {
 }
 
 /** How much more two things brought together than each for itself. */
-export interface Interaction {
+interface Interaction {
   first: { end: 'base' | 'out'; level: string }
   second: { end: 'base' | 'out'; level: string }
   effect: FactorEffect

@@ -43,7 +43,7 @@ export function orderedDifferences(
 }
 
 /** Words taken down right, or packets received, of one check. */
-export function countOf(check: ReadCheck): { k: number; n: number } | null {
+function countOf(check: ReadCheck): { k: number; n: number } | null {
   if (check.words) {
     const { sent, taken } = check.words
     return { k: sent.filter((w, i) => w === taken[i]).length, n: sent.length }

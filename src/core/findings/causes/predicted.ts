@@ -10,7 +10,7 @@ import type { FindingsInput, ReadCheck } from '../input'
 import type { CellsById } from '../levels'
 
 /** One check beside what was expected of it. */
-export interface BesideExpected {
+interface BesideExpected {
   checkId: string
   markId: string
   linkId: string

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { assessRig } from '../assess'
-import { EXAMPLE_RULE_SETS } from '../ruleSet'
+import { EXAMPLE_RULE_SETS } from '../ruleExamples'
 import { built, item, kit, kitWith } from '../testKit'
 import type { Assembly } from '../assembly'
 import type { Part, PartOf } from '../part'

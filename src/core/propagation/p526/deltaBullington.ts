@@ -49,7 +49,7 @@ export function deltaBullingtonLoss(
 }
 
 /** Heights of the antennas over the smooth earth that fits the ground under the path, m. */
-export function effectiveHeights(profile: Profile, hts: number, hrs: number): { near: number; far: number } {
+function effectiveHeights(profile: Profile, hts: number, hrs: number): { near: number; far: number } {
   const { distancesKm: D, heightsM: H } = profile
   const n = D.length
   const d = D[n - 1]!

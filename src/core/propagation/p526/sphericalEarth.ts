@@ -1,6 +1,6 @@
 import type { GroundKind } from '../effectiveHeight'
 
-export type WavePolarisation = 'horizontal' | 'vertical'
+type WavePolarisation = 'horizontal' | 'vertical'
 
 /** What diffraction needs to know beside the profile. */
 export interface DiffractionPath {

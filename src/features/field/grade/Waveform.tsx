@@ -4,7 +4,7 @@ import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { useWidth } from '@/ui/shell/useWidth'
 import { columnsOf, type Peaks } from './peaks'
 
-export interface Stretch {
+interface Stretch {
   id: string
   fromS: number
   toS: number

@@ -6,7 +6,7 @@ export interface Peaks {
   perSecond: number
 }
 
-export const PEAKS_PER_SECOND = 50
+const PEAKS_PER_SECOND = 50
 
 /** @param samples -1 to 1 @param rate samples in a second, at least {@link PEAKS_PER_SECOND} */
 export function peaksOf(samples: Float32Array, rate: number): Peaks {

@@ -3,10 +3,9 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useEffect, useState } from 'react'
-import { clockOffsets } from '@/core/trial'
+import { clockOffsets, type RunFile } from '@/core/trial'
 import { downloadText } from '@/ui/fields/downloadText'
 import { allClips, clipBlob } from '../clipStore'
-import type { RunFile } from '../runPack'
 import type { MenuProps } from './shared'
 
 const mega = (bytes: number) => `${Math.round(bytes / 1e6)} MB`

@@ -3,7 +3,6 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useState } from 'react'
 import {
   compareRigs,
   fairnessWords,
@@ -14,7 +13,8 @@ import {
 } from '@/core/kit'
 import type { Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
-import { Empty, LinkButton, PageHead, Refused, RigBadge } from '@/ui/shell'
+import { useAction, type Action } from '@/ui/answers/useAction'
+import { Empty, LinkButton, PageHead, RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { makeRigsSame } from '../rigs/actions'
 
@@ -79,14 +79,14 @@ function End({
   parts,
   letters,
   units,
-  onRefused,
+  action,
 }: {
   title: string
   rigs: KitRig[]
   parts: Part[]
   letters: string[]
   units: Units
-  onRefused: (m: string | null) => void
+  action: Action
 }) {
   const rows = compareRigs(
     rigs.map((rig) => ({ rig, assembly: rig.assembly, bandwidthKHz: rig.bandwidthKHz, mode: rig.mode })),
@@ -95,13 +95,9 @@ function End({
   )
   const { fair, words } = fairnessWords(rows)
   const looks = looksOf(letters)
-  const same = async (attribute: Attribute, likeId: string) => {
-    const result = await makeRigsSame(
-      rigs.map((r) => r.id),
-      likeId,
-      attribute,
-    )
-    onRefused(result.ok ? null : result.message)
+  const same = (attribute: Attribute, likeId: string) => {
+    const ids = rigs.map((r) => r.id)
+    return action.run(() => makeRigsSame(ids, likeId, attribute))
   }
   // What differs comes first; what is the same is there to be checked.
   const ordered = [...rows.filter((r) => r.fate !== 'same'), ...rows.filter((r) => r.fate === 'same')]
@@ -167,7 +163,7 @@ function End({
 
 /** Whether the comparison is even: everything that differs between the rigs, and what becomes of it. */
 export function ComparePlace({ trialId, ends, ofTrial, parts, letters, units }: Props) {
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   const shown = ends.filter((e) => e.rigs.length > 1)
   return (
     <>
@@ -179,7 +175,7 @@ export function ComparePlace({ trialId, ends, ofTrial, parts, letters, units }: 
             : 'This trial has no links yet, so all rigs of each end are shown. Choose what is compared under Plan.'
         }
       />
-      {refusal && <Refused title="Nothing was changed" problems={[{ where: 'Rigs', message: refusal }]} />}
+      {action.refusal('Nothing was changed', 'Rigs')}
       {shown.length === 0 && (
         <Empty
           title="One rig is nothing to compare"
@@ -193,7 +189,7 @@ export function ComparePlace({ trialId, ends, ofTrial, parts, letters, units }: 
         </Empty>
       )}
       {shown.map((e) => (
-        <End key={e.title} {...e} parts={parts} letters={letters} units={units} onRefused={setRefusal} />
+        <End key={e.title} {...e} parts={parts} letters={letters} units={units} action={action} />
       ))}
     </>
   )

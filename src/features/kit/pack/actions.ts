@@ -1,21 +1,24 @@
 'use server'
 
-import { revalidatePath } from 'next/cache'
-import * as yup from 'yup'
+import { DONE, type Outcome } from '@/core/outcome'
+import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
 import { db, setPacking } from '@/data'
+import { act } from '@/server/act'
 
-const packing = yup.object({
-  use: yup
-    .string()
-    .oneOf(['in turn', 'at once'] as const)
-    .required(),
-  hours: yup.number().moreThan(0).max(1000).nullable().default(null),
-  temperatureC: yup.number().min(-60).max(60).required(),
-  ticked: yup.array(yup.string().required().max(200)).max(1000).required(),
+const packing = record({
+  trialId: id(),
+  packing: record({
+    use: oneOf(['in turn', 'at once']),
+    hours: figure().moreThan(0).max(1000).nullable().default(null),
+    temperatureC: figure().min(-60).max(60).required(),
+    ticked: list(text(LONGEST.report).required(), 1000).required(),
+  }).required(),
 })
 
 /** Keeps what was ticked off, and for how long it is packed. */
-export async function storePacking(trialId: string, raw: unknown): Promise<void> {
-  setPacking(db(), trialId, packing.validateSync(raw))
-  revalidatePath(`/trials/${trialId}/kit/pack`)
+export async function storePacking(trialId: string, raw: unknown): Promise<Outcome> {
+  return act(packing, { trialId, packing: raw }, (v) => {
+    setPacking(db(), v.trialId, v.packing)
+    return DONE
+  })
 }

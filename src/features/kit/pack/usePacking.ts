@@ -25,8 +25,9 @@ export function usePacking(trialId: string, state: PackingState | null) {
     sending.current = true
     const sent = kept
     storePacking(trialId, JSON.parse(sent)).then(
-      () => {
+      (outcome) => {
         sending.current = false
+        if (!outcome.ok) return setAway(true)
         setStored(JSON.parse(sent) as PackingState)
         forgetPacking(trialId, sent)
       },

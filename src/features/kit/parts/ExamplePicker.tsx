@@ -7,6 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { EXAMPLE_PARTS, PART_KINDS, type Part } from '@/core/kit'
+import { useAction } from '@/ui/answers/useAction'
 import type { Units } from '@/core/units'
 import { KIND_NAMES, partFacts } from '../partWords'
 import { addExamples } from './actions'
@@ -22,13 +23,9 @@ export function ExamplePicker({
   onDone: () => void
 }) {
   const [ticked, setTicked] = useState<string[]>([])
-  const [said, setSaid] = useState('')
+  const action = useAction()
   const toggle = (id: string) => setTicked((t) => (t.includes(id) ? t.filter((x) => x !== id) : [...t, id]))
-  const add = async () => {
-    const result = await addExamples(ticked)
-    if (result.ok) onDone()
-    else setSaid(result.message)
-  }
+  const add = () => action.run(() => addExamples(ticked), onDone)
   const missing = EXAMPLE_PARTS.filter((e) => !owned.includes(e.part.name)).map((e) => e.id)
   return (
     <Box component="section" aria-label="Ready examples">
@@ -88,12 +85,12 @@ export function ExamplePicker({
           flexWrap: 'wrap',
         }}
       >
-        <Button variant="contained" onClick={add} disabled={ticked.length === 0}>
+        <Button variant="contained" onClick={() => void add()} disabled={ticked.length === 0 || action.busy}>
           Add {ticked.length === 1 ? 'this one' : `these ${ticked.length}`}
         </Button>
         <Button onClick={() => setTicked(missing)}>Tick all that are missing</Button>
         <Button onClick={onDone}>Leave it</Button>
-        <span role="status">{said}</span>
+        {action.refusal('Nothing was added', 'Kit')}
       </Box>
     </Box>
   )

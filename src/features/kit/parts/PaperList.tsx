@@ -3,21 +3,20 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { useRef, useState } from 'react'
+import { useRef } from 'react'
 import type { KitPart } from '@/data/parts'
-import { Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
 import { removePaper, storePaper } from './actions'
 
 /** Photos and papers kept with a part. */
 export function PaperList({ part }: { part: KitPart }) {
   const input = useRef<HTMLInputElement>(null)
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   const add = async (file: File | undefined) => {
     if (!file) return
     const form = new FormData()
     form.set('file', file)
-    const result = await storePaper(part.id, form)
-    setRefusal(result.ok ? null : result.message)
+    await action.run(() => storePaper(part.id, form))
     if (input.current) input.current.value = ''
   }
   return (
@@ -25,7 +24,7 @@ export function PaperList({ part }: { part: KitPart }) {
       <Typography variant="h3" component="h3">
         Photos and papers
       </Typography>
-      {refusal && <Refused title="It was not kept" problems={[{ where: 'File', message: refusal }]} />}
+      {action.refusal('It was not kept', 'File')}
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 1 }}>
         {part.papers.map((p) => (
           <Box key={p.id} sx={{ width: 150 }}>
@@ -40,7 +39,11 @@ export function PaperList({ part }: { part: KitPart }) {
                 p.name
               )}
             </a>
-            <Button size="small" onClick={() => void removePaper(p.id)} aria-label={`Delete ${p.name}`}>
+            <Button
+              size="small"
+              onClick={() => void action.run(() => removePaper(p.id))}
+              aria-label={`Delete ${p.name}`}
+            >
               Delete
             </Button>
           </Box>

@@ -9,9 +9,11 @@ import { PART_FIELDS, startSpec, type PartKind } from '@/core/kit'
 import { fromShown, shownUnit, toShown, type Units } from '@/core/units'
 import type { KitPart } from '@/data/parts'
 import { useUnitsChange } from '@/ui/fields/useUnitsChange'
+import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { Refused } from '@/ui/shell'
 import { KIND_NAMES } from '../partWords'
-import { savePart, type FieldErrors } from './actions'
+import { savePart } from './actions'
 import { draftOfSpec, specOfDraft, turnDraft, turnNumber } from './specDraft'
 import { SpecFields } from './SpecFields'
 
@@ -59,16 +61,18 @@ export function PartForm({ kind, part, units, onDone }: Props) {
       ...Object.fromEntries(COMMON.map(({ name, unit }) => [name, turnNumber(c[name]!, unit, from, to)])),
     }))
   })
-  const [errors, setErrors] = useState<FieldErrors>({})
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
+  const action = useAction()
+  const [begun] = useState(() => JSON.stringify([spec, common]))
+  useUnsaved(JSON.stringify([spec, common]) !== begun && !action.busy)
+  const errors: Record<string, string> = Object.fromEntries(
+    action.problems.filter((p) => p.where !== '').map((p) => [p.where, p.message]),
+  )
   const set = (name: string, value: string) => setCommon((c) => ({ ...c, [name]: value }))
   const metric = (name: string, unit: string) => {
     const text = common[name]!.trim().replace(',', '.')
     return text !== '' && !Number.isNaN(Number(text)) ? fromShown(Number(text), unit, units) : common[name]
   }
-  const save = async () => {
-    setBusy(true)
+  const save = () => {
     const numbers = Object.fromEntries(COMMON.map(({ name, unit }) => [name, metric(name, unit)]))
     const raw = {
       kind,
@@ -77,11 +81,7 @@ export function PartForm({ kind, part, units, onDone }: Props) {
       ...numbers,
       spec: specOfDraft(kind, spec, units),
     }
-    const result = await savePart(part?.id ?? null, part?.revision ?? 0, raw)
-    setBusy(false)
-    if (result.ok) return onDone(result.value)
-    setErrors(result.fields)
-    setRefusal(result.message)
+    return action.run(() => savePart(part?.id ?? null, part?.revision ?? 0, raw), onDone)
   }
   return (
     <Box
@@ -145,18 +145,14 @@ export function PartForm({ kind, part, units, onDone }: Props) {
         error={Boolean(errors.note)}
         helperText={errors.note}
       />
-      {refusal && (
+      {action.problems.length > 0 && (
         <Refused
           title="Nothing was saved"
-          problems={
-            Object.keys(errors).length === 0
-              ? [{ where: 'Part', message: refusal }]
-              : Object.entries(errors).map(([where, message]) => ({ where: fieldName(kind, where), message }))
-          }
+          problems={action.problems.map((p) => ({ ...p, where: p.where && fieldName(kind, p.where) }))}
         />
       )}
       <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
-        <Button type="submit" variant="contained" disabled={busy}>
+        <Button type="submit" variant="contained" disabled={action.busy}>
           {part ? 'Save the part' : 'Add the part'}
         </Button>
         <Button onClick={() => onDone(null)}>Leave it</Button>

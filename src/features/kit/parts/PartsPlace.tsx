@@ -9,7 +9,8 @@ import { useState } from 'react'
 import { PART_KINDS, type PartKind } from '@/core/kit'
 import type { Units } from '@/core/units'
 import type { KitPart } from '@/data/parts'
-import { Empty, PageHead, Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
+import { Empty, PageHead } from '@/ui/shell'
 import { KIND_NAMES, partFacts } from '../partWords'
 import { PartGlyph } from '../PartGlyph'
 import { removePart } from './actions'
@@ -73,12 +74,9 @@ function PartRow({
 /** Every part there is, by kind; one is opened beside the list. */
 export function PartsPlace({ parts, units }: { parts: KitPart[]; units: Units }) {
   const [view, setView] = useState<View>({ show: 'list' })
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   const open = view.show === 'part' ? parts.find((p) => p.id === view.id) : undefined
-  const remove = async (part: KitPart) => {
-    const result = await removePart(part.id)
-    setRefusal(result.ok ? null : result.message)
-  }
+  const remove = (part: KitPart) => action.run(() => removePart(part.id))
   const examples = (
     <Button
       variant={parts.length === 0 ? 'contained' : 'outlined'}
@@ -111,7 +109,7 @@ export function PartsPlace({ parts, units }: { parts: KitPart[]; units: Units })
           </TextField>
         </Box>
       </PageHead>
-      {refusal && <Refused title="It was not deleted" problems={[{ where: 'Part', message: refusal }]} />}
+      {action.refusal('It was not deleted', 'Part')}
       {view.show === 'examples' ? (
         <ExamplePicker
           owned={parts.map((p) => p.name)}

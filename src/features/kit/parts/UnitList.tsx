@@ -9,21 +9,13 @@ import { formatISO } from 'date-fns'
 import { useState } from 'react'
 import type { KitPart, UnitRow } from '@/data/parts'
 import type { UnitNote } from '@/data/schema'
-import { Refused } from '@/ui/shell'
+import { useAction, type Action } from '@/ui/answers/useAction'
 import { removeUnit, storeUnit } from './actions'
 
 const NOTE_KINDS: UnitNote['kind'][] = ['defect on arrival', 'repair', 'note']
 
 /** One unit: its name, its condition, and what happened to it. */
-function UnitRowForm({
-  part,
-  unit,
-  onSaid,
-}: {
-  part: KitPart
-  unit: UnitRow | null
-  onSaid: (m: string | null) => void
-}) {
+function UnitRowForm({ part, unit, action }: { part: KitPart; unit: UnitRow | null; action: Action }) {
   const [label, setLabel] = useState(unit?.label ?? '')
   const [condition, setCondition] = useState(unit?.condition ?? '')
   const [notes, setNotes] = useState<UnitNote[]>(unit?.detail.notes ?? [])
@@ -33,9 +25,10 @@ function UnitRowForm({
     text: '',
   })
   const save = async (all: UnitNote[]) => {
-    const result = await storeUnit(unit?.id ?? null, part.id, { label, condition, notes: all })
-    onSaid(result.ok ? null : result.message)
-    if (!result.ok) return
+    const outcome = await action.run(() =>
+      storeUnit(unit?.id ?? null, part.id, { label, condition, notes: all }),
+    )
+    if (!outcome.ok) return
     setNotes(all)
     if (!unit) {
       setLabel('')
@@ -61,13 +54,7 @@ function UnitRowForm({
           {unit ? 'Save the unit' : 'Add the unit'}
         </Button>
         {unit && (
-          <Button
-            size="small"
-            onClick={async () => {
-              const r = await removeUnit(unit.id)
-              onSaid(r.ok ? null : r.message)
-            }}
-          >
+          <Button size="small" onClick={() => void action.run(() => removeUnit(unit.id))}>
             Delete
           </Button>
         )}
@@ -129,7 +116,7 @@ function UnitRowForm({
 
 /** Individual units of a part, so that a faulty one can be told from a poor kind. */
 export function UnitList({ part }: { part: KitPart }) {
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   return (
     <Box component="section" aria-label="Units" sx={{ mt: 3 }}>
       <Typography variant="h3" component="h3">
@@ -138,11 +125,11 @@ export function UnitList({ part }: { part: KitPart }) {
       <Box sx={{ color: 'var(--soft)' }}>
         Two of one kind are two units: name them apart, and a faulty one is not taken for a poor kind.
       </Box>
-      {refusal && <Refused title="Nothing was changed" problems={[{ where: 'Unit', message: refusal }]} />}
+      {action.refusal('Nothing was changed', 'Unit')}
       {part.units.map((u) => (
-        <UnitRowForm key={u.id} part={part} unit={u} onSaid={setRefusal} />
+        <UnitRowForm key={u.id} part={part} unit={u} action={action} />
       ))}
-      <UnitRowForm key={`new ${part.units.length}`} part={part} unit={null} onSaid={setRefusal} />
+      <UnitRowForm key={`new ${part.units.length}`} part={part} unit={null} action={action} />
     </Box>
   )
 }

@@ -1,15 +1,8 @@
 'use server'
 
-import { revalidatePath } from 'next/cache'
-import * as yup from 'yup'
-import {
-  EXAMPLE_PARTS,
-  partCommonSchema,
-  PART_KINDS,
-  specSchema,
-  type NewPart,
-  type PartKind,
-} from '@/core/kit'
+import { EXAMPLE_PARTS, partCommonSchema, PART_KINDS, specSchema, type NewPart } from '@/core/kit'
+import { bad, DONE, good, refuse, type Outcome } from '@/core/outcome'
+import { checked, figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
 import {
   addPaper,
   addPart,
@@ -17,129 +10,115 @@ import {
   deletePaper,
   deletePart,
   deleteUnit,
-  done,
   LARGEST_PAPER,
-  refuse,
   saveUnit,
   updatePart,
-  type Done,
 } from '@/data'
+import { act } from '@/server/act'
 
-/** A form's refusal: what is wrong by field, so that it is shown where it was typed. */
-export type FieldErrors = Record<string, string>
-export type Saved = { ok: true; value: string } | { ok: false; message: string; fields: FieldErrors }
-
-const unitSchema = yup.object({
-  label: yup
-    .string()
-    .trim()
-    .required('A unit needs a name, such as “handheld 2”')
-    .max(60, 'At most 60 letters'),
-  condition: yup.string().trim().max(200, 'At most 200 letters').default(''),
-  notes: yup
-    .array(
-      yup
-        .object({
-          day: yup
-            .string()
-            .matches(/^\d{4}-\d\d-\d\d$/, 'A day is written as 2026-05-16')
-            .required(),
-          kind: yup
-            .string()
-            .oneOf(['defect on arrival', 'repair', 'note'] as const)
-            .required(),
-          text: yup.string().trim().required('Say what it was').max(500),
-        })
-        .required(),
-    )
-    .max(200)
+const unitNote = record({
+  day: text(10)
+    .matches(/^\d{4}-\d\d-\d\d$/, 'A day is written as 2026-05-16')
     .required(),
+  kind: oneOf(['defect on arrival', 'repair', 'note']),
+  text: text(LONGEST.shortNote).required('Say what it was'),
+})
+const unitSchema = record({
+  label: text(LONGEST.name).required('A unit needs a name, such as “handheld 2”'),
+  condition: text(LONGEST.report).default(''),
+  notes: list(unitNote.required(), 200).required(),
 })
 
-/** Checks a part as it was typed, kind by kind. */
-function checked(raw: unknown): { ok: true; value: NewPart } | { ok: false; fields: FieldErrors } {
-  const { kind, spec, ...common } = raw as { kind: PartKind; spec: unknown }
-  if (!PART_KINDS.includes(kind)) return { ok: false, fields: { kind: 'This is no kind of part' } }
-  const fields: FieldErrors = {}
-  const read = <T>(schema: yup.Schema<T>, value: unknown, prefix: string): T | null => {
-    try {
-      return schema.validateSync(value, { abortEarly: false })
-    } catch (e) {
-      if (!(e instanceof yup.ValidationError)) throw e
-      for (const i of e.inner.length > 0 ? e.inner : [e]) fields[`${prefix}${i.path ?? ''}`] ??= i.message
-      return null
-    }
-  }
-  const readCommon = read(partCommonSchema, common, '')
-  const readSpec = read(specSchema(kind), spec, 'spec.')
-  if (!readCommon || !readSpec) return { ok: false, fields }
-  return {
-    ok: true,
-    value: { ...readCommon, owned: readCommon.owned ?? 1, kind, spec: readSpec } as unknown as NewPart,
-  }
+const partOf = record({ kind: oneOf(PART_KINDS) })
+
+/** Checks a part as it was typed, kind by kind; each problem names its field. */
+function checkedPart(raw: unknown): Outcome<NewPart> {
+  const { kind, spec, ...common } = (typeof raw === 'object' && raw !== null ? raw : {}) as Record<
+    string,
+    unknown
+  >
+  const named = checked(partOf, { kind })
+  if (!named.ok) return named
+  const ofAll = checked(partCommonSchema, common)
+  const own = checked(specSchema(named.value.kind), spec)
+  if (ofAll.ok && own.ok)
+    return good({
+      ...ofAll.value,
+      owned: ofAll.value.owned ?? 1,
+      kind: named.value.kind,
+      spec: own.value,
+    } as unknown as NewPart)
+  return bad(
+    ...(ofAll.ok ? [] : ofAll.problems),
+    ...(own.ok ? [] : own.problems.map((p) => ({ ...p, where: `spec.${p.where}` }))),
+  )
 }
 
-/** Adds a part, or changes the one named. */
-export async function savePart(id: string | null, revision: number, raw: unknown): Promise<Saved> {
-  const part = checked(raw)
-  if (!part.ok)
-    return { ok: false, message: 'Some of it cannot be right; see the fields marked.', fields: part.fields }
-  const result = id === null ? done(addPart(db(), part.value)) : updatePart(db(), id, revision, part.value)
-  revalidatePath('/', 'layout')
-  return result.ok ? result : { ...result, fields: {} }
+const row = record({ partId: id().nullable().defined(), revision: figure().integer().required() })
+const one = record({ id: id() })
+
+/** Adds a part, or changes the one named. @returns its id */
+export async function savePart(
+  partId: string | null,
+  revision: number,
+  raw: unknown,
+): Promise<Outcome<string>> {
+  const part = checkedPart(raw)
+  if (!part.ok) return part
+  return act(row, { partId, revision }, (v) =>
+    v.partId === null ? good(addPart(db(), part.value)) : updatePart(db(), v.partId, v.revision, part.value),
+  )
 }
 
 /** Adds ready examples by their ids. @returns how many */
-export async function addExamples(ids: string[]): Promise<Done<number>> {
-  const chosen = EXAMPLE_PARTS.filter((e) => ids.includes(e.id))
-  if (chosen.length === 0) return refuse('Tick at least one.')
-  db().transaction(() => chosen.forEach((e) => addPart(db(), e.part)))
-  revalidatePath('/', 'layout')
-  return done(chosen.length)
+export async function addExamples(ids: string[]): Promise<Outcome<number>> {
+  return act(record({ ids: list(id(), 500).required() }), { ids }, (v) => {
+    const chosen = EXAMPLE_PARTS.filter((e) => v.ids.includes(e.id))
+    if (chosen.length === 0) return refuse('Tick at least one.')
+    db().transaction(() => chosen.forEach((e) => addPart(db(), e.part)))
+    return good(chosen.length)
+  })
 }
 
-export async function removePart(id: string): Promise<Done> {
-  const result = deletePart(db(), id)
-  revalidatePath('/', 'layout')
-  return result
+export async function removePart(partId: string): Promise<Outcome> {
+  return act(one, { id: partId }, (v) => deletePart(db(), v.id))
 }
 
-export async function storeUnit(id: string | null, partId: string, raw: unknown): Promise<Done<string>> {
-  try {
-    const result = saveUnit(db(), id, partId, unitSchema.validateSync(raw))
-    revalidatePath('/', 'layout')
-    return result
-  } catch (e) {
-    if (e instanceof yup.ValidationError) return refuse(e.message)
-    throw e
-  }
+const unitRow = record({ unitId: id().nullable().defined(), partId: id(), unit: unitSchema.required() })
+
+export async function storeUnit(
+  unitId: string | null,
+  partId: string,
+  unit: unknown,
+): Promise<Outcome<string>> {
+  return act(unitRow, { unitId, partId, unit }, (v) => saveUnit(db(), v.unitId, v.partId, v.unit))
 }
 
-export async function removeUnit(id: string): Promise<Done> {
-  const result = deleteUnit(db(), id)
-  revalidatePath('/', 'layout')
-  return result
+export async function removeUnit(unitId: string): Promise<Outcome> {
+  return act(one, { id: unitId }, (v) => deleteUnit(db(), v.id))
 }
 
 const PAPER_TYPES = ['image/png', 'image/jpeg', 'image/webp', 'image/gif', 'application/pdf', 'text/plain']
 
-/** Keeps a photo or a paper with a part. */
-export async function storePaper(partId: string, form: FormData): Promise<Done<string>> {
-  const file = form.get('file')
-  if (!(file instanceof File) || file.size === 0) return refuse('Choose a file that is not empty.')
-  if (!PAPER_TYPES.includes(file.type))
-    return refuse(
-      `${file.name} is ${file.type || 'of an unknown kind'}. A photo (PNG, JPEG, WebP, GIF), a PDF or a plain text can be kept.`,
-    )
-  if (file.size > LARGEST_PAPER)
-    return refuse(`${file.name} is larger than 8 MB. Make it smaller, and add it again.`)
-  const bytes = Buffer.from(await file.arrayBuffer())
-  const result = addPaper(db(), partId, { name: file.name.slice(0, 120), type: file.type, bytes })
-  revalidatePath('/', 'layout')
-  return result
+/** Keeps a photo or a paper with a part. @returns its id */
+export async function storePaper(partId: string, form: FormData): Promise<Outcome<string>> {
+  return act(one, { id: partId }, async (v) => {
+    const file = form.get('file')
+    if (!(file instanceof File) || file.size === 0) return refuse('Choose a file that is not empty.')
+    if (!PAPER_TYPES.includes(file.type))
+      return refuse(
+        `${file.name} is ${file.type || 'of an unknown kind'}. A photo (PNG, JPEG, WebP, GIF), a PDF or a plain text can be kept.`,
+      )
+    if (file.size > LARGEST_PAPER)
+      return refuse(`${file.name} is larger than 8 MB. Make it smaller, and add it again.`)
+    const bytes = Buffer.from(await file.arrayBuffer())
+    return addPaper(db(), v.id, { name: file.name.slice(0, LONGEST.line), type: file.type, bytes })
+  })
 }
 
-export async function removePaper(id: string): Promise<void> {
-  deletePaper(db(), id)
-  revalidatePath('/', 'layout')
+export async function removePaper(paperId: string): Promise<Outcome> {
+  return act(one, { id: paperId }, (v) => {
+    deletePaper(db(), v.id)
+    return DONE
+  })
 }

@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import { useAction } from '@/ui/answers/useAction'
 import type { Caution } from '@/core/kit'
 import { readCaution } from './actions'
 
@@ -15,10 +16,12 @@ export function CautionList({
   cautions: Caution[]
   read: string[]
 }) {
+  const action = useAction()
   const open = cautions.filter((c) => !read.includes(c.key))
   if (open.length === 0) return null
   return (
     <Box component="section" aria-label="Cautions" sx={{ my: 2 }}>
+      {action.refusal('It was not marked as read')}
       {open.map((c) => (
         <Box
           key={c.key}
@@ -39,7 +42,7 @@ export function CautionList({
           </Box>
           <Button
             size="small"
-            onClick={() => void readCaution(trialId, c.key)}
+            onClick={() => void action.run(() => readCaution(trialId, c.key))}
             aria-label={`Read: ${c.title}`}
           >
             Read

@@ -13,7 +13,9 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import * as yup from 'yup'
+import { checked } from '@/core/schema'
+import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
 import {
   cautionsOf,
   moveItem,
@@ -28,7 +30,7 @@ import type { Surroundings } from '@/core/rf'
 import type { Units } from '@/core/units'
 import type { UnitRow } from '@/data/parts'
 import type { KitRig } from '@/data/rigs'
-import { LinkButton, PageHead, Refused, RigBadge } from '@/ui/shell'
+import { LinkButton, PageHead, RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { saveRig } from './actions'
 import { CautionList } from './CautionList'
@@ -40,7 +42,7 @@ import { PoseFields } from './PoseFields'
 import { ProblemList } from './ProblemList'
 import { draftOf } from './rigDraft'
 import { rigSchema } from './rigSchema'
-import { assemblyOf, storedOf, useRigDraft } from './useRigDraft'
+import { assemblyOf, builtOf, typedOf, useRigDraft } from './useRigDraft'
 
 interface Props {
   trialId: string
@@ -69,7 +71,7 @@ export function RigBuilder({
   units,
 }: Props) {
   const router = useRouter()
-  const { draft, settings, assessed, setFacts, setAssembly, mend } = useRigDraft(
+  const { draft, changed, settings, assessed, setFacts, setAssembly, mend } = useRigDraft(
     draftOf(rig, freeLetter, units),
     parts,
     service,
@@ -78,7 +80,8 @@ export function RigBuilder({
   const [portIndex, setPort] = useState(0)
   const [surroundings, setSurroundings] = useState<Surroundings>('rural')
   const [errors, setErrors] = useState<Record<string, string>>({})
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
+  useUnsaved(changed && !action.busy)
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -110,22 +113,20 @@ export function RigBuilder({
     } else if (place !== -1) setAssembly((a) => moveItem(a, parts, at, id, place))
   }
   const save = async () => {
-    const stored = storedOf(draft, units)
-    try {
-      await rigSchema.validate(stored, { abortEarly: false })
-      setErrors({})
-    } catch (e) {
-      if (!(e instanceof yup.ValidationError)) throw e
-      const found = Object.fromEntries(
-        e.inner.map((i) => [i.path === 'antennaHeightM' ? 'antennaHeight' : i.path!, i.message]),
-      )
-      setErrors(found)
-      setRefusal(null)
-      return
-    }
-    const result = await saveRig(rig?.id ?? null, rig?.revision ?? 0, stored)
-    if (result.ok) router.push(home)
-    else setRefusal(result.message)
+    const typed = checked(rigSchema, typedOf(draft, units))
+    setErrors(
+      typed.ok
+        ? {}
+        : Object.fromEntries(
+            typed.problems.map((p) => [p.where === 'antennaHeightM' ? 'antennaHeight' : p.where, p.message]),
+          ),
+    )
+    if (!typed.ok) return action.refuse()
+    const stored = { ...typed.value, assembly: builtOf(draft, units) }
+    await action.run(
+      () => saveRig(rig?.id ?? null, rig?.revision ?? 0, stored),
+      () => router.push(home),
+    )
   }
   const budgets = assessed?.ports[at]
   const changes = origin?.assembly ? partDifferences(origin.assembly, assembly, parts) : []
@@ -134,7 +135,7 @@ export function RigBuilder({
       <PageHead title={rig ? `Rig ${facts.letter}, ${facts.name || 'no name yet'}` : 'Build a rig'}>
         <Box sx={{ display: 'flex', gap: 1, alignItems: 'center' }}>
           <RigBadge letter={facts.letter || '?'} index={looksOf([facts.letter || '?'])[0]!} size={34} />
-          <Button variant="contained" onClick={save}>
+          <Button variant="contained" onClick={() => void save()} disabled={action.busy}>
             Save the rig
           </Button>
           <LinkButton href={home}>Leave it</LinkButton>
@@ -151,7 +152,7 @@ export function RigBuilder({
             : `: ${changes.map((c) => (c.only === 'first' ? `without ${c.name}` : `with ${c.name}`)).join(', ')}.`}
         </Box>
       )}
-      {refusal && <Refused title="Nothing was saved" problems={[{ where: 'Rig', message: refusal }]} />}
+      {action.refusal('Nothing was saved')}
       <FactsFields facts={facts} radio={placed.radio} units={units} errors={errors} onChange={setFacts} />
       <ChainPanel
         placed={placed}

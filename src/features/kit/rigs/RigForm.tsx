@@ -5,14 +5,14 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import Typography from '@mui/material/Typography'
-import { useEffect, useState } from 'react'
+import { useEffect } from 'react'
 import { useForm } from 'react-hook-form'
 import { RIG_KINDS } from '@/core/kit'
 import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
 import { FormField } from '@/ui/fields/FormField'
 import { useUnitsChange } from '@/ui/fields/useUnitsChange'
-import { Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
 import { saveRig } from './actions'
 import { rigSchema, type RigForm as Values } from './rigSchema'
 
@@ -27,7 +27,7 @@ const shown = (metres: number, units: Units) => Number(toLength(metres, units).t
 
 /** Adds or changes one rig. What is not known stays empty. */
 export function RigForm({ rig, freeLetter, units, onDone }: Props) {
-  const [refusal, setRefusal] = useState<string | null>(null)
+  const action = useAction()
   const { control, handleSubmit, formState, setError, getValues, setValue, resetField } = useForm({
     resolver: yupResolver(rigSchema),
     defaultValues: rig
@@ -53,12 +53,11 @@ export function RigForm({ rig, freeLetter, units, onDone }: Props) {
       resetField('letter', { defaultValue: freeLetter })
   }, [rig, typedLetter, freeLetter, getValues, resetField])
   const save = async (values: Values) => {
-    setRefusal(null)
     const antennaHeightM = fromLength(values.antennaHeightM!, units)
-    const result = await saveRig(rig?.id ?? null, rig?.revision ?? 0, { ...values, antennaHeightM })
-    if (result.ok) onDone()
-    else if (result.message.includes('the letter')) setError('letter', { message: result.message })
-    else setRefusal(result.message)
+    const stored = { ...values, antennaHeightM, assembly: rig?.assembly ?? null }
+    const outcome = await action.run(() => saveRig(rig?.id ?? null, rig?.revision ?? 0, stored), onDone)
+    const letter = outcome.ok ? null : outcome.problems.find((p) => p.where === 'letter')
+    if (letter) setError('letter', { message: letter.message })
   }
   const grid = { display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr 1fr', sm: 'repeat(4, 1fr)' } }
   return (
@@ -113,7 +112,7 @@ export function RigForm({ rig, freeLetter, units, onDone }: Props) {
         />
         <FormField control={control} name="note" label="Note" sx={{ gridColumn: { xs: 'span 2' } }} />
       </Box>
-      {refusal && <Refused title="Nothing was saved" problems={[{ where: 'Rig', message: refusal }]} />}
+      {!formState.errors.letter && action.refusal('Nothing was saved', 'Rig')}
       <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
         <Button type="submit" variant="contained" disabled={formState.isSubmitting}>
           {rig ? 'Save the rig' : 'Add the rig'}

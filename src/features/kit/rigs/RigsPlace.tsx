@@ -6,8 +6,8 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
-import type { Done } from '@/data/refusal'
-import { Empty, LinkButton, PageHead, Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
+import { Empty, LinkButton, PageHead } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { removeRig, takeVariant } from './actions'
 import { RigForm } from './RigForm'
@@ -26,12 +26,7 @@ const isBaseKind = (r: KitRig) => r.kind === 'base' || r.kind === 'relay'
 export function RigsPlace({ trialId, rigs, freeLetter, units }: Props) {
   const router = useRouter()
   const [form, setForm] = useState<{ rig: KitRig | null } | null>(null)
-  const [refusal, setRefusal] = useState<string | null>(null)
-  const told = async <T,>(action: Promise<Done<T>>): Promise<T | null> => {
-    const result = await action
-    setRefusal(result.ok ? null : result.message)
-    return result.ok ? result.value : null
-  }
+  const action = useAction()
   const builder = (id: string) => `/trials/${trialId}/kit/rig/${id}`
   const looks = looksOf(rigs.map((r) => r.rig.letter))
   const table = {
@@ -41,11 +36,12 @@ export function RigsPlace({ trialId, rigs, freeLetter, units }: Props) {
     nameOf: (id: string) => rigs.find((r) => r.rig.id === id)?.rig.letter ?? null,
     builder,
     onFigures: (rig: KitRig) => setForm({ rig }),
-    onVariant: async (rig: KitRig) => {
-      const id = await told(takeVariant(rig.id))
-      if (id) router.push(builder(id))
-    },
-    onDelete: (rig: KitRig) => void told(removeRig(rig.id)),
+    onVariant: (rig: KitRig) =>
+      void action.run(
+        () => takeVariant(rig.id),
+        (id) => router.push(builder(id)),
+      ),
+    onDelete: (rig: KitRig) => void action.run(() => removeRig(rig.id)),
   }
   const add = (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
@@ -65,7 +61,7 @@ export function RigsPlace({ trialId, rigs, freeLetter, units }: Props) {
       >
         {rigs.length > 0 && !form && add}
       </PageHead>
-      {refusal && <Refused title="Nothing was changed" problems={[{ where: 'Kit', message: refusal }]} />}
+      {action.refusal('Nothing was changed', 'Kit')}
       {form && (
         <RigForm
           key={form.rig?.id ?? 'new'}

@@ -1,8 +1,8 @@
 'use server'
 
-import { revalidatePath } from 'next/cache'
-import * as yup from 'yup'
-import { makeSame, type Attribute } from '@/core/kit'
+import { ATTRIBUTES, makeSame, type Attribute } from '@/core/kit'
+import { DONE, good, refuse, type Outcome } from '@/core/outcome'
+import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
 import {
   addRig,
   db,
@@ -12,83 +12,95 @@ import {
   listRigs,
   makeVariant,
   markCautionRead,
-  refuse,
   updateRig,
-  type Done,
   type RigInput,
 } from '@/data'
-import { assemblySchema, rigSchema } from './rigSchema'
+import { act } from '@/server/act'
+import { rigInputSchema } from './rigSchema'
 
-function toInput(raw: unknown): RigInput {
-  const { txMHz, powerW, antennaHeightM, ...rig } = rigSchema.validateSync(raw)
-  const assembly = assemblySchema.validateSync((raw as { assembly?: unknown }).assembly ?? null)
-  return {
-    ...rig,
-    txMHz: txMHz!,
-    powerW: powerW!,
-    antennaHeightM: antennaHeightM!,
-    attenuatorDb: 0,
-    attenuatorAt: 'both ways',
-    assembly,
-  }
+const saved = record({
+  rigId: id().nullable().defined(),
+  revision: figure().integer().required(),
+  rig: rigInputSchema.required(),
+})
+const one = record({ rigId: id() })
+
+/** Adds a rig, or changes the one named. @returns its id */
+export async function saveRig(
+  rigId: string | null,
+  revision: number,
+  rig: unknown,
+): Promise<Outcome<string>> {
+  return act(saved, { rigId, revision, rig }, (v) => {
+    const { txMHz, powerW, antennaHeightM, ...rest } = v.rig
+    const input: RigInput = {
+      ...rest,
+      txMHz: txMHz!,
+      powerW: powerW!,
+      antennaHeightM: antennaHeightM!,
+      attenuatorDb: 0,
+      attenuatorAt: 'both ways',
+    }
+    return v.rigId === null ? addRig(db(), input) : updateRig(db(), v.rigId, v.revision, input)
+  })
 }
 
-/** Adds a rig, or changes the one named. */
-export async function saveRig(id: string | null, revision: number, raw: unknown): Promise<Done<string>> {
-  try {
-    const input = toInput(raw)
-    const result = id === null ? addRig(db(), input) : updateRig(db(), id, revision, input)
-    revalidatePath('/', 'layout')
-    return result
-  } catch (e) {
-    if (e instanceof yup.ValidationError) return refuse(e.message)
-    throw e
-  }
+/** A rig like another, to be changed in what is asked about. @returns its id */
+export async function takeVariant(rigId: string): Promise<Outcome<string>> {
+  return act(one, { rigId }, (v) => makeVariant(db(), v.rigId))
 }
 
-/** A rig like another, to be changed in what is asked about. */
-export async function takeVariant(id: string): Promise<Done<string>> {
-  const result = makeVariant(db(), id)
-  revalidatePath('/', 'layout')
-  return result
+export async function removeRig(rigId: string): Promise<Outcome> {
+  return act(one, { rigId }, (v) => deleteRig(db(), v.rigId))
 }
 
-export async function removeRig(id: string): Promise<Done> {
-  const result = deleteRig(db(), id)
-  revalidatePath('/', 'layout')
-  return result
-}
+const sameness = record({
+  rigIds: list(id(), 500).required(),
+  likeId: id(),
+  attribute: oneOf(ATTRIBUTES),
+})
 
-/** Makes one attribute of some rigs the same as another's: all of them, or none. */
-export async function makeRigsSame(rigIds: string[], likeId: string, attribute: Attribute): Promise<Done> {
+/** What making rigs the same would change, all of them; or why one of them cannot be. */
+function sameChanges(rigIds: string[], likeId: string, attribute: Attribute) {
   const rigs = listRigs(db())
   const parts = listParts(db())
-  const as = (id: string) => {
-    const rig = rigs.find((r) => r.id === id)
+  const as = (rigId: string) => {
+    const rig = rigs.find((r) => r.id === rigId)
     return rig && { rig, assembly: rig.assembly, bandwidthKHz: rig.bandwidthKHz, mode: rig.mode }
   }
   const like = as(likeId)
   if (!like) return refuse('The rig to be like is no longer there.')
   const changes: { id: string; revision: number; input: RigInput }[] = []
-  for (const id of rigIds.filter((r) => r !== likeId)) {
-    const target = as(id)
+  for (const rigId of rigIds.filter((r) => r !== likeId)) {
+    const target = as(rigId)
     if (!target) return refuse('One of the rigs is no longer there.')
     const made = makeSame(target, like, attribute, parts)
-    if (!made.ok) return refuse(made.message)
+    if (!made.ok) return made
     const { rig, ...rest } = made.value
-    changes.push({ id, revision: target.rig.revision, input: inputOfRig({ ...target.rig, ...rig, ...rest }) })
+    const input = inputOfRig({ ...target.rig, ...rig, ...rest })
+    changes.push({ id: rigId, revision: target.rig.revision, input })
   }
-  db().transaction(() => {
-    for (const { id, revision, input } of changes) {
-      const saved = updateRig(db(), id, revision, input)
-      if (!saved.ok) throw new Error(saved.message)
-    }
-  })
-  revalidatePath('/', 'layout')
-  return { ok: true, value: undefined }
+  return good(changes)
 }
 
-export async function readCaution(trialId: string, key: string): Promise<void> {
-  markCautionRead(db(), trialId, key)
-  revalidatePath('/', 'layout')
+/** Makes one attribute of some rigs the same as another's: all of them, or none. */
+export async function makeRigsSame(rigIds: string[], likeId: string, attribute: Attribute): Promise<Outcome> {
+  return act(sameness, { rigIds, likeId, attribute }, (v) => {
+    const changes = sameChanges(v.rigIds, v.likeId, v.attribute)
+    if (!changes.ok) return changes
+    db().transaction(() => {
+      for (const { id: rigId, revision, input } of changes.value)
+        if (!updateRig(db(), rigId, revision, input).ok) throw new Error(`rig ${rigId} moved on meanwhile`)
+    })
+    return DONE
+  })
+}
+
+const caution = record({ trialId: id(), key: text(LONGEST.report).required() })
+
+export async function readCaution(trialId: string, key: string): Promise<Outcome> {
+  return act(caution, { trialId, key }, (v) => {
+    markCautionRead(db(), v.trialId, v.key)
+    return DONE
+  })
 }

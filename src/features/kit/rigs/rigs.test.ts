@@ -17,7 +17,7 @@ import { budgetColumns, levelSpan } from './budgetColumns'
 import { draftOf } from './rigDraft'
 import { rigLines } from './rigLines'
 import { assemblySchema, rigSchema } from './rigSchema'
-import { assemblyOf, storedOf } from './useRigDraft'
+import { assemblyOf, builtOf, typedOf } from './useRigDraft'
 
 const parts = EXAMPLE_PARTS.map(({ id, part }) => ({ ...part, id }) as Part)
 const put = (...ids: string[]): Assembly =>
@@ -97,11 +97,11 @@ describe('the draft of a rig', () => {
   it('begins as it is stored and is sent as it was, in either system of units', () => {
     const rig = kitRig('H', { ...base, wayInM: 8, pose: { azimuthDeg: 30, tiltDeg: null } })
     for (const units of ['metric', 'imperial'] as const) {
-      const stored = storedOf(draftOf(rig, 'X', units), units)
-      const checked = rigSchema.validateSync(stored)
+      const draft = draftOf(rig, 'X', units)
+      const checked = rigSchema.validateSync(typedOf(draft, units))
       expect(checked).toMatchObject({ letter: 'H', txMHz: 460, rxMHz: null, powerW: 25, bandwidthKHz: 11 })
       expect(checked.antennaHeightM).toBeCloseTo(8, 1)
-      const assembly = assemblySchema.validateSync(stored.assembly)!
+      const assembly = assemblySchema.validateSync(builtOf(draft, units))!
       expect(assembly.wayInM).toBeCloseTo(8, 1)
       expect(assembly.pose).toEqual({ azimuthDeg: 30, tiltDeg: null })
       expect(assembly.ports[0]!.items).toEqual(base.ports[0]!.items)
@@ -111,14 +111,14 @@ describe('the draft of a rig', () => {
   it('a new one takes the free letter and has no assembly before a part is in it', () => {
     const draft = draftOf(null, 'Q', 'metric')
     expect(draft.facts).toMatchObject({ letter: 'Q', name: '', antennaHeight: '1.4' })
-    expect(storedOf(draft, 'metric').assembly).toBeNull()
+    expect(builtOf(draft, 'metric')).toBeNull()
   })
 
   it('reads numbers with comma or point, and sends a height that is none for the border to refuse', () => {
     expect([numberIn('1,5'), numberIn(' 2.5 '), numberIn(''), numberIn('x')]).toEqual([1.5, 2.5, null, null])
     const draft = draftOf(null, 'Q', 'metric')
     const high = { ...draft, facts: { ...draft.facts, antennaHeight: 'high' } }
-    expect(storedOf(high, 'metric').antennaHeightM).toBe('high')
+    expect(typedOf(high, 'metric').antennaHeightM).toBe('high')
     expect(assemblyOf(high, 'metric').wayInM).toBeNull()
   })
 

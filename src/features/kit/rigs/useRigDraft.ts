@@ -57,8 +57,8 @@ export function assemblyOf({ facts, assembly }: RigDraft, units: Units): Assembl
   }
 }
 
-/** What is sent to be stored. */
-export function storedOf(draft: RigDraft, units: Units) {
+/** The draft as the border of forms takes it. */
+export function typedOf(draft: RigDraft, units: Units) {
   const { facts } = draft
   const height = metresOf(facts.antennaHeight, units)
   return {
@@ -72,9 +72,12 @@ export function storedOf(draft: RigDraft, units: Units) {
     powerW: facts.powerW,
     antennaHeightM: height ?? facts.antennaHeight,
     note: facts.note,
-    assembly: isBuilt(draft.assembly) ? assemblyOf(draft, units) : null,
   }
 }
+
+/** What the rig is built of, as it is stored; null where no part is in it. */
+export const builtOf = (draft: RigDraft, units: Units) =>
+  isBuilt(draft.assembly) ? assemblyOf(draft, units) : null
 
 /** The draft of a rig with its sums and problems, made anew at every change. */
 export function useRigDraft(
@@ -84,6 +87,7 @@ export function useRigDraft(
   units: Units,
 ) {
   const [draft, setDraft] = useState(initial)
+  const [begun] = useState(() => JSON.stringify(initial))
   const { facts } = draft
   useUnitsChange(units, (from, to) =>
     setDraft((d) => {
@@ -114,6 +118,8 @@ export function useRigDraft(
   )
   return {
     draft,
+    /** Whether something differs from what is stored. */
+    changed: JSON.stringify(draft) !== begun,
     settings,
     assessed,
     setFacts: (change: Partial<RigFacts>) => setDraft((d) => ({ ...d, facts: { ...d.facts, ...change } })),

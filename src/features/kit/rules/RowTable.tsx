@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField'
 export type Row = Record<string, string | boolean>
 
 /** A column of figures or words: its key, its heading, its width in px. */
-export type Column = readonly [key: string, title: string, width: number]
+type Column = readonly [key: string, title: string, width: number]
 
 interface Props {
   /** What one row is, for its labels: "Service". */

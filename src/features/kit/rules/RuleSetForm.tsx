@@ -4,9 +4,9 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
-import type { Problem } from '@/core/formats/problem'
 import type { RuleSet } from '@/core/kit'
-import { Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { saveRuleSet } from './actions'
 import { RowTable, type Row } from './RowTable'
 
@@ -58,17 +58,11 @@ export function RuleSetForm({ id, revision, rules, onDone }: Props) {
   const [note, setNote] = useState(rules.note)
   const [services, setServices] = useState<Row[]>(rules.services.map(rowOf))
   const [exposure, setExposure] = useState<Row[]>(rules.exposure.map(rowOf))
-  const [problems, setProblems] = useState<Problem[]>([])
-  const save = async () => {
-    const result = await saveRuleSet(id, revision, {
-      name,
-      note,
-      services: services.map(stored),
-      exposure: exposure.map(stored),
-    })
-    setProblems(result.ok ? [] : result.problems)
-    if (result.ok) onDone()
-  }
+  const action = useAction()
+  const raw = { name, note, services: services.map(stored), exposure: exposure.map(stored) }
+  const [begun] = useState(() => JSON.stringify(raw))
+  useUnsaved(JSON.stringify(raw) !== begun && !action.busy)
+  const save = () => action.run(() => saveRuleSet(id, revision, raw), onDone)
   return (
     <Box
       component="form"
@@ -106,7 +100,7 @@ export function RuleSetForm({ id, revision, rules, onDone }: Props) {
           onRows={setExposure}
         />
       </Box>
-      {problems.length > 0 && <Refused title="Nothing was saved" problems={problems} />}
+      {action.refusal('Nothing was saved')}
       <Box sx={{ display: 'flex', gap: 1, mt: 1.5 }}>
         <Button type="submit" variant="contained">
           Save the rules

@@ -6,13 +6,14 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import type { Problem } from '@/core/formats/problem'
+import { problem } from '@/core/outcome'
 import { wattText, writeRuleSet, type ServiceRule } from '@/core/kit'
 import { heightText, type Units } from '@/core/units'
 import type { ChosenService } from '@/data/schema'
 import type { RuleSetRow } from '@/data/ruleSets'
 import { FileDrop } from '@/ui/fields/FileDrop'
-import { PageHead, Refused } from '@/ui/shell'
+import { useAction } from '@/ui/answers/useAction'
+import { PageHead } from '@/ui/shell'
 import { downloadText } from '@/ui/fields/downloadText'
 import { chooseService, copyRuleSet, importRuleSet, removeRuleSet, restoreExamples } from './actions'
 import { RuleSetForm } from './RuleSetForm'
@@ -39,23 +40,19 @@ function limits(s: ServiceRule, units: Units): string {
 
 /** The rules that a trial keeps to: chosen, edited, taken in and given out. */
 export function RulesPlace({ trialId, rows, chosen, units }: Props) {
-  const [problems, setProblems] = useState<Problem[]>([])
+  const action = useAction()
   const [editing, setEditing] = useState<string | null>(null)
   const key = (c: ChosenService | null) => (c ? `${c.ruleSetId}|${c.service}` : '')
-  const say = (message: string) => setProblems([{ code: 'rules', where: 'Rules', message }])
   const choose = async (value: string) => {
     const [ruleSetId, ...service] = value.split('|')
-    const result = await chooseService(
-      trialId,
-      value ? { ruleSetId: ruleSetId!, service: service.join('|') } : null,
-    )
-    if (result.ok) setProblems([])
-    else say(result.message)
+    const wanted = value ? { ruleSetId: ruleSetId!, service: service.join('|') } : null
+    await action.run(() => chooseService(trialId, wanted))
   }
   const take = async ([file]: { name: string; text: string }[]) => {
     if (!file) return
-    const result = await importRuleSet(file.text)
-    setProblems(result.ok ? [] : result.problems.map((p) => ({ ...p, where: `${file.name}, ${p.where}` })))
+    const outcome = await action.run(() => importRuleSet(file.text))
+    if (!outcome.ok)
+      action.refuse(...outcome.problems.map((p) => ({ ...p, where: `${file.name}, ${p.where}` })))
   }
   const known = rows.some(
     (r) => r.id === chosen?.ruleSetId && r.body.services.some((s) => s.name === chosen.service),
@@ -82,7 +79,7 @@ export function RulesPlace({ trialId, rows, chosen, units }: Props) {
           )),
         )}
       </TextField>
-      {problems.length > 0 && <Refused title="Nothing was changed" problems={problems} />}
+      {action.refusal('Nothing was changed')}
       {rows.map((row) => (
         <Box
           component="section"
@@ -104,10 +101,7 @@ export function RulesPlace({ trialId, rows, chosen, units }: Props) {
             <Button
               size="small"
               aria-label={`Copy ${row.body.name}`}
-              onClick={async () => {
-                const r = await copyRuleSet(row.id)
-                if (!r.ok) say(r.message)
-              }}
+              onClick={() => void action.run(() => copyRuleSet(row.id))}
             >
               Copy
             </Button>
@@ -127,11 +121,7 @@ export function RulesPlace({ trialId, rows, chosen, units }: Props) {
             <Button
               size="small"
               aria-label={`Delete ${row.body.name}`}
-              onClick={async () => {
-                const r = await removeRuleSet(row.id)
-                if (r.ok) setProblems([])
-                else say(r.message)
-              }}
+              onClick={() => void action.run(() => removeRuleSet(row.id))}
             >
               Delete
             </Button>
@@ -163,7 +153,7 @@ export function RulesPlace({ trialId, rows, chosen, units }: Props) {
         </Box>
       ))}
       {rows.length === 0 && (
-        <Button variant="outlined" onClick={() => void restoreExamples()} sx={{ mb: 2 }}>
+        <Button variant="outlined" onClick={() => void action.run(restoreExamples)} sx={{ mb: 2 }}>
           Put the examples back
         </Button>
       )}
@@ -172,7 +162,7 @@ export function RulesPlace({ trialId, rows, chosen, units }: Props) {
         hint="JSON as it was saved here."
         accept=".json,application/json"
         onFiles={(f) => void take(f)}
-        onTooLarge={(n) => say(`${n} is larger than 64 MB.`)}
+        onTooLarge={(n) => action.refuse(problem('large', n, 'It is larger than 64 MB.'))}
       />
     </>
   )

@@ -1,75 +1,75 @@
 'use server'
 
-import { revalidatePath } from 'next/cache'
 import { checkRuleSet, readRuleSet } from '@/core/kit'
-import type { Problem } from '@/core/formats/problem'
+import { DONE, good, refuse, type Outcome } from '@/core/outcome'
+import { figure, id, LONGEST, record, text } from '@/core/schema'
 import {
   addExampleRuleSets,
   addRuleSet,
   db,
   deleteRuleSet,
-  done,
   getRuleSet,
-  refuse,
   setService,
   updateRuleSet,
-  type ChosenService,
-  type Done,
 } from '@/data'
+import { act } from '@/server/act'
 
-export type Ruled = { ok: true; value: string } | { ok: false; problems: Problem[] }
-
-const place = (message: string): Ruled => ({
-  ok: false,
-  problems: [{ code: 'rules', where: 'Rules', message }],
-})
+const one = record({ ruleSetId: id() })
 
 /** Saves a rule set as the form has it. */
-export async function saveRuleSet(id: string, revision: number, raw: unknown): Promise<Ruled> {
+export async function saveRuleSet(
+  ruleSetId: string,
+  revision: number,
+  raw: unknown,
+): Promise<Outcome<string>> {
   const rules = checkRuleSet(raw)
   if (!rules.ok) return rules
-  const result = updateRuleSet(db(), id, revision, rules.value)
-  revalidatePath('/', 'layout')
-  return result.ok ? result : place(result.message)
+  const row = record({ ruleSetId: id(), revision: figure().integer().required() })
+  return act(row, { ruleSetId, revision }, (v) => updateRuleSet(db(), v.ruleSetId, v.revision, rules.value))
 }
 
-/** Takes in a file of rules. */
-export async function importRuleSet(text: string): Promise<Ruled> {
-  const rules = readRuleSet(text)
-  if (!rules.ok) return rules
-  const id = addRuleSet(db(), rules.value)
-  revalidatePath('/', 'layout')
-  return { ok: true, value: id }
+/** Takes in a file of rules. @returns its id */
+export async function importRuleSet(file: string): Promise<Outcome<string>> {
+  return act(record({ file: text(1_000_000).required() }), { file }, (v) => {
+    const rules = readRuleSet(v.file)
+    return rules.ok ? good(addRuleSet(db(), rules.value)) : rules
+  })
 }
 
-/** A copy of a rule set, to make one's own. */
-export async function copyRuleSet(id: string): Promise<Done<string>> {
-  const row = getRuleSet(db(), id)
-  if (!row) return refuse('These rules are no longer there.')
-  const copy = addRuleSet(db(), { ...row.body, name: `${row.body.name.slice(0, 70)}, copy` })
-  revalidatePath('/', 'layout')
-  return done(copy)
+/** A copy of a rule set, to make one's own. @returns its id */
+export async function copyRuleSet(ruleSetId: string): Promise<Outcome<string>> {
+  return act(one, { ruleSetId }, (v) => {
+    const row = getRuleSet(db(), v.ruleSetId)
+    if (!row) return refuse('These rules are no longer there.')
+    return good(addRuleSet(db(), { ...row.body, name: `${row.body.name.slice(0, 70)}, copy` }))
+  })
 }
 
-export async function restoreExamples(): Promise<void> {
-  addExampleRuleSets(db())
-  revalidatePath('/', 'layout')
+export async function restoreExamples(): Promise<Outcome> {
+  return act(record({}), {}, () => {
+    addExampleRuleSets(db())
+    return DONE
+  })
 }
 
-export async function removeRuleSet(id: string): Promise<Done> {
-  const result = deleteRuleSet(db(), id)
-  revalidatePath('/', 'layout')
-  return result
+export async function removeRuleSet(ruleSetId: string): Promise<Outcome> {
+  return act(one, { ruleSetId }, (v) => deleteRuleSet(db(), v.ruleSetId))
 }
+
+const choice = record({
+  trialId: id(),
+  chosen: record({ ruleSetId: id(), service: text(LONGEST.trialName).required() })
+    .nullable()
+    .defined(),
+})
 
 /** The service that a trial keeps to, or none. */
-export async function chooseService(trialId: string, chosen: ChosenService | null): Promise<Done> {
-  if (chosen) {
-    const rules = getRuleSet(db(), chosen.ruleSetId)
-    if (!rules?.body.services.some((s) => s.name === chosen.service))
+export async function chooseService(trialId: string, chosen: unknown): Promise<Outcome> {
+  return act(choice, { trialId, chosen }, (v) => {
+    const rules = v.chosen && getRuleSet(db(), v.chosen.ruleSetId)
+    if (v.chosen && !rules?.body.services.some((s) => s.name === v.chosen!.service))
       return refuse('These rules have no such service any more.')
-  }
-  setService(db(), trialId, chosen)
-  revalidatePath('/', 'layout')
-  return done(undefined)
+    setService(db(), v.trialId, v.chosen)
+    return DONE
+  })
 }

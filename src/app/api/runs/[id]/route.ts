@@ -1,10 +1,12 @@
 import { db, entriesOf, getRun, groundOf } from '@/data'
-import { LOG_PROTOCOL, type RunPack } from '@/features/field/runPack'
+import { LOG_PROTOCOL } from '@/core/trial'
+import type { RunPack } from '@/features/field/runPack'
+import { refused } from '@/server/json'
 
 /** All that a device needs to carry the run out, and its log. */
 export async function GET(_request: Request, { params }: { params: Promise<{ id: string }> }) {
   const run = getRun(db(), (await params).id)
-  if (!run) return Response.json({ message: 'This run is no longer on the server.' }, { status: 404 })
+  if (!run) return refused('This run is no longer on the server.', 404)
   const pack: RunPack = {
     protocol: LOG_PROTOCOL,
     runId: run.id,

@@ -1,3 +1,5 @@
+import { messageOf } from '@/core/outcome'
+import { refused } from '@/server/json'
 import { db, getMedia, storeMedia } from '@/data'
 
 interface Context {
@@ -7,7 +9,7 @@ interface Context {
 export async function GET(request: Request, { params }: Context) {
   const { id, media } = await params
   const row = getMedia(db(), id, media)
-  if (!row) return Response.json({ message: 'This is no longer on the server.' }, { status: 404 })
+  if (!row) return refused('This is no longer on the server.', 404)
   const headers = {
     'content-type': row.type,
     'x-content-type-options': 'nosniff',
@@ -31,7 +33,5 @@ export async function PUT(request: Request, { params }: Context) {
   const { id, media } = await params
   const type = request.headers.get('content-type') ?? ''
   const kept = storeMedia(db(), id, media, type, Buffer.from(await request.arrayBuffer()))
-  return kept.ok
-    ? Response.json({ id: kept.value })
-    : Response.json({ message: kept.message }, { status: 400 })
+  return kept.ok ? Response.json({ id: kept.value }) : refused(messageOf(kept))
 }

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { readEntries } from './entrySchema'
+import { messageOf } from '@/core/outcome'
+import { rig } from '@/core/findings/testPlan'
+import { readEntries } from './readLog'
 
 const entry = (body: object) => ({
   id: '01970000-0000-7000-8000-000000000001',
@@ -12,12 +14,8 @@ const entry = (body: object) => ({
   body,
 })
 const said = (body: object, more: object = {}) => {
-  try {
-    readEntries({ entries: [{ ...entry(body), ...more }] })
-    return 'taken'
-  } catch (e) {
-    return (e as Error).message
-  }
+  const read = readEntries({ entries: [{ ...entry(body), ...more }] }, 'r')
+  return read.ok ? 'taken' : messageOf(read)
 }
 const fix = { lat: 47.3, lon: -29.5, accuracyM: 4 }
 const check = {
@@ -31,6 +29,8 @@ const check = {
   remark: '',
   state: 'graded',
 }
+const { markId, linkId, direction, repeat } = check
+const key = { markId, linkId, direction, repeat }
 const GOOD: [string, object][] = [
   ['a check', check],
   ['a check with its place', { ...check, fix }],
@@ -50,7 +50,7 @@ const GOOD: [string, object][] = [
   ['a clock', { kind: 'clock', startsAt: '2026-05-16T08:00:00Z', everyS: 60, on: true }],
   [
     'a photo of a check',
-    { kind: 'media', mediaId: 'p', what: 'photo', type: 'image/jpeg', seconds: null, about: check, note: '' },
+    { kind: 'media', mediaId: 'p', what: 'photo', type: 'image/jpeg', seconds: null, about: key, note: '' },
   ],
   [
     'a sound of nothing in particular',
@@ -68,7 +68,7 @@ const GOOD: [string, object][] = [
     'a recording that is not aligned yet',
     { kind: 'recording', mediaId: 'r', name: 'a.wav', at: 'base', seconds: 60, startsAt: null, aligned: '' },
   ],
-  ['a check asked for once more', { kind: 'repeat', key: { ...check, repeat: 2 } }],
+  ['a check asked for once more', { kind: 'repeat', key: { ...key, repeat: 2 } }],
   ['a grade', { kind: 'grade', checkId: 'c', listener: 'first', text: '4 by 5', blind: true }],
   [
     'throughput',
@@ -88,7 +88,7 @@ const GOOD: [string, object][] = [
     'a rig nobody planned',
     {
       kind: 'link',
-      link: { id: 'n', letter: 'N', name: 'whip', base: {}, out: {} },
+      link: { id: 'n', letter: 'N', name: 'whip', base: rig('z'), out: rig('n') },
       notAt: [],
       described: false,
     },
@@ -177,9 +177,67 @@ const BAD: [string, object, RegExp][] = [
   ],
 ]
 
+const { fix: _fix, ...state } = {
+  kind: 'state',
+  linkId: 'a',
+  way: 'out',
+  state: null,
+  distanceM: null,
+  fix: null,
+}
+const INNER: [string, unknown, RegExp][] = [
+  ['a figure as a report', { ...check, text: 57 }, /text must be a text/],
+  ['a text as a number of calls', { ...check, calls: '2' }, /calls must be a number/],
+  ['a report of 1,049 letters', { ...check, text: 'x'.repeat(1049) }, /at most 200 letters/],
+  ['a remark of 1,049 letters', { ...check, remark: 'x'.repeat(1049) }, /at most 1000 letters/],
+  ['a field nobody knows', { ...check, colour: 'red' }, /unknown in it: colour/],
+  ['a field nobody knows, further in', { ...check, fix: { ...fix, mood: 1 } }, /fix has something unknown/],
+  [
+    'an object for a condition',
+    { kind: 'conditions', when: 'start', values: { weather: {} }, ticked: [] },
+    /weather must be a text/,
+  ],
+  [
+    'a list in place of conditions',
+    { kind: 'conditions', when: 'start', values: [], ticked: [] },
+    /values must be an object/,
+  ],
+  ['a list written as text', { kind: 'leg order', legIds: '["a"]' }, /legIds must be a list/],
+  [
+    'a link with an empty base',
+    {
+      kind: 'link',
+      link: { id: 'n', letter: 'N', name: 'w', base: {}, out: rig('n') },
+      notAt: [],
+      described: false,
+    },
+    /base\.id/,
+  ],
+  ['__proto__ as an id', { ...check, markId: '__proto__' }, /markId is no id/],
+  [
+    '__proto__ as a key',
+    { kind: 'blind', on: true, letters: JSON.parse('{"__proto__":"K"}') as object },
+    /no key/,
+  ],
+  ['__proto__ as a field', JSON.parse('{"kind":"note","text":"x","__proto__":{"a":1}}'), /must be an object/],
+  ['a way without its place', state, /fix/],
+  ['a place without its accuracy', { ...check, fix: { lat: 47, lon: -29 } }, /accuracyM/],
+  ['a list for a body', [check], /body/],
+  ['nothing for a body', null, /body/],
+]
+
 describe('entries at the border', () => {
   it.each(GOOD)('takes %s', (_what, body) => expect(said(body)).toBe('taken'))
   it.each(BAD)('refuses %s and names the part', (_what, body, part) => expect(said(body)).toMatch(part))
+  it.each(INNER)('refuses %s', (_what, body, part) => expect(said(body as object)).toMatch(part))
+  it('stores what it returned: ends trimmed, nothing beside', () => {
+    const read = readEntries({ entries: [entry({ ...check, text: ' 5 by 7 ' })] }, 'r')
+    expect(read.ok && read.value[0]!.body).toEqual({ ...check })
+  })
+  it('refuses an entry of another run', () => {
+    const read = readEntries({ entries: [entry(check)] }, 'other')
+    expect(read.ok ? '' : messageOf(read)).toMatch(/belongs to another run/)
+  })
   it.each([
     ['an id that is none', { id: 'x' }, /UUID/],
     ['a time that is none', { wallTime: 'noon' }, /wallTime/],
@@ -188,6 +246,7 @@ describe('entries at the border', () => {
   ])('refuses %s', (_what, more, part) => expect(said(check, more)).toMatch(part))
   it('refuses more than 500 at once', () => {
     const entries = Array.from({ length: 501 }, () => entry(check))
-    expect(() => readEntries({ entries })).toThrow(/500/)
+    const read = readEntries({ entries }, 'r')
+    expect(read.ok ? '' : messageOf(read)).toMatch(/500/)
   })
 })

@@ -1,0 +1,80 @@
+import type { InferType } from 'yup'
+import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { RIG_KINDS } from './terms'
+
+const db = () => figure().min(-300).max(300)
+
+const figures = {
+  /** dBi; null where that is the question. */
+  antennaGainDbi: db().nullable().defined(),
+  /** Lead and adapters, dB; null where nobody knows. */
+  leadLossDb: db().nullable().defined(),
+  /** An attenuator in the path, dB. */
+  attenuatorDb: db().required(),
+}
+const figuresSchema = record(figures)
+
+/** What is known of a rig's antenna gain, lead and attenuator, dB, at one frequency. */
+export type RigFigures = InferType<typeof figuresSchema>
+
+const trait = () => text(LONGEST.line).optional()
+const traitsSchema = record({
+  antenna: trait(),
+  radio: trait(),
+  /** Individual units, where they were named. */
+  antennaUnit: trait(),
+  radioUnit: trait(),
+  carried: trait(),
+  mode: trait(),
+})
+
+/** What a rig is made of, in words, frozen with the run: what may be told apart by a trial that varies it. */
+export type Traits = InferType<typeof traitsSchema>
+
+const frequency = () => figure().moreThan(0).max(1e6)
+
+/** A rig as the log and a run's frozen plan hold it. */
+export const rigRecord = record({
+  id: id(),
+  letter: text(LONGEST.letter).required(),
+  name: text(LONGEST.line).required(),
+  kind: oneOf(RIG_KINDS),
+  /** Transmit frequency, MHz. */
+  txMHz: frequency().required(),
+  /** Receive frequency, MHz; null where it is the same. */
+  rxMHz: frequency().nullable().defined(),
+  /** Power at the radio's connector, W. */
+  powerW: figure().moreThan(0).max(1e7).required(),
+  /** Antenna height over ground, m. */
+  antennaHeightM: figure().min(0).max(20_000).required(),
+  ...figures,
+  /** Where the attenuator sits. */
+  attenuatorAt: oneOf(['both ways', 'transmit', 'receive']),
+  /** The figures at the receive frequency, where it is another and the rig is built of parts. */
+  atRx: figuresSchema.optional().default(undefined),
+  /** Of the receiver at its connector, dBm; and what a body or a car takes, dB. For predictions, never for evening. */
+  sensitivityDbm: db().nullable().optional(),
+  bodyLossDb: db().optional(),
+  /** What it is made of, frozen with the run; absent where only its figures are known. */
+  traits: traitsSchema.optional().default(undefined),
+  /** How the figures were come by, frozen with the run: each step of the budget in dB. */
+  budget: list(
+    record({ name: text(LONGEST.line).required(), db: db().required() }).required(),
+    60,
+  ).optional(),
+})
+
+/** One complete set-up at one end, as a trial sees it. */
+export type Rig = InferType<typeof rigRecord>
+
+/** A link as the log and a run's frozen plan hold it. */
+export const linkRecord = record({
+  id: id(),
+  letter: text(LONGEST.letter).required(),
+  name: text(LONGEST.line).required(),
+  base: rigRecord.required(),
+  out: rigRecord.required(),
+})
+
+/** The rig at the base and the rig out there that a check joins. */
+export type Link = InferType<typeof linkRecord>

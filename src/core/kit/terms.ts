@@ -1,0 +1,9 @@
+// The fixed words of rigs and links.
+
+export const RIG_KINDS = ['handheld', 'mobile', 'base', 'relay', 'other station'] as const
+export type RigKind = (typeof RIG_KINDS)[number]
+
+export const DIRECTIONS = ['to base', 'from base', 'loop'] as const
+export type Direction = (typeof DIRECTIONS)[number]
+export const LISTENERS = ['base', 'out'] as const
+export type Listener = (typeof LISTENERS)[number]

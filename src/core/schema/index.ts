@@ -1,0 +1,3 @@
+export * from './checked'
+export * from './fields'
+export * from './limits'

@@ -1,0 +1,19 @@
+/** The most letters of each text that is kept. Forms and the border both read them here. */
+export const LONGEST = {
+  /** An id made here or by another program. */
+  id: 80,
+  letter: 4,
+  name: 60,
+  trialName: 80,
+  runName: 80,
+  question: 300,
+  /** One thing of a list: what is the same for all, what was ticked. */
+  line: 120,
+  /** A report as it was given. */
+  report: 200,
+  remark: 1000,
+  reason: 500,
+  note: 2000,
+  shortNote: 500,
+  fileName: 200,
+} as const

@@ -1,0 +1,82 @@
+import type { InferType } from 'yup'
+import { DIRECTIONS } from '@/core/kit/terms'
+import { linkRecord } from '@/core/kit/rigRecord'
+import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
+import { scaleRecord } from '@/core/reports/scaleRecord'
+import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { earStateList } from './earStateRecord'
+import { MARK_MEANS, ORDER_SCHEMES, SURROUNDINGS } from './terms'
+
+/** The farthest that anything is taken to be, m: half round the earth. */
+const FARTHEST_M = 2.01e7
+const metres = () => figure().min(0).max(FARTHEST_M)
+
+/** A mark as the log and a run's frozen plan hold it. */
+export const markRecord = record({
+  id: id(),
+  name: text(LONGEST.name).required(),
+  legId: id(),
+  legName: text(LONGEST.name).required(),
+  /** Crow-flies, m. */
+  distanceM: metres().moreThan(0).required(),
+  /** How well the distance is known, standard deviation in m; null where by coordinates. */
+  distanceSdM: metres().nullable().default(null),
+  /** Absent in runs begun before it was kept. */
+  how: oneOf(MARK_MEANS).optional(),
+  /** Along the way, m, where known. */
+  alongM: metres().nullable().default(null),
+  bearingDeg: figure().min(-360).max(360).nullable().default(null),
+  lat: figure().min(-90).max(90).nullable().default(null),
+  lon: figure().min(-180).max(180).nullable().default(null),
+})
+
+/** A place to stop, at a set distance from the base. */
+export type Mark = InferType<typeof markRecord>
+
+/** A plan as a run file holds it. */
+export const planRecord = record({
+  trialName: text(LONGEST.trialName).required(),
+  /** Where the base stands; null where its place is not known. */
+  base: record({
+    name: text(LONGEST.name).defined(),
+    lat: figure().min(-90).max(90).nullable().defined(),
+    lon: figure().min(-180).max(180).nullable().defined(),
+  })
+    .nullable()
+    .defined(),
+  question: text(LONGEST.question).defined(),
+  links: list(linkRecord.required(), 200).required(),
+  marks: list(markRecord.required(), 20_000).required(),
+  directions: list(oneOf(DIRECTIONS), 3).required(),
+  scales: record({ base: scaleRecord, out: scaleRecord }).required(),
+  copyRule: copyRuleRecord.required(),
+  repeats: figure().integer().min(1).max(1000).required(),
+  order: record({ scheme: oneOf(ORDER_SCHEMES), seed: figure().required() }).required(),
+  /** What is held the same for all links. */
+  sameAs: list(text(LONGEST.line).required(), 60).required(),
+  /** The difference that would matter to the user, dB. */
+  marginDb: figure().moreThan(0).max(300).required(),
+  /** Stated reliability for the reach, 0 to 1. */
+  reliability: figure().min(0).max(1).required(),
+  surroundings: oneOf(SURROUNDINGS),
+  /** The link repeated in every run. */
+  controlLinkId: text(LONGEST.id).nullable().defined(),
+  /** What a continuous signal is called by ear; absent in runs begun before trials had lists of their own. */
+  earStates: earStateList.optional(),
+  /** A reach that is needed, and one not to be exceeded, m. */
+  need: record({ floorM: metres().nullable().defined(), ceilingM: metres().nullable().defined() }).required(),
+})
+
+/** A trial's plan as a run carries it out: a frozen copy, so that later edits change no record. */
+export type TrialPlan = InferType<typeof planRecord>
+
+/** What makes one check a different one from another. */
+export const checkKeyFields = {
+  linkId: id(),
+  markId: id(),
+  direction: oneOf(DIRECTIONS),
+  /** From 1. */
+  repeat: figure().integer().min(1).max(100_000).required(),
+}
+export const checkKeyRecord = record(checkKeyFields)
+export type CheckKey = InferType<typeof checkKeyRecord>

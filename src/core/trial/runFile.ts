@@ -1,0 +1,1 @@
+export type { RunFile } from './runFileRecord'

@@ -1,0 +1,41 @@
+import type { InferType } from 'yup'
+import { figure, id, list, LONGEST, moment, oneOf, record, text } from '@/core/schema'
+import { entryRecord } from './entryRecord'
+import { planRecord } from './planRecord'
+import { LOG_PROTOCOL } from './terms'
+
+const packRecord = record({
+  protocol: figure()
+    .integer()
+    .max(LOG_PROTOCOL, 'It was written by a newer Even Reach. Update this one.')
+    .required(),
+  runId: id(),
+  trialId: id(),
+  runName: text(LONGEST.fileName).required(),
+  startedAt: moment().required(),
+  plan: planRecord.required(),
+})
+
+const mediaRecord = record({
+  id: id(),
+  type: text(120).required(),
+  base64: text(Infinity)
+    .required()
+    .test('base64', 'a photo or a sound is damaged', (v) => /^[A-Za-z0-9+/]+={0,2}$/.test(v)),
+})
+
+/** A run as a file: what a device holds of it, to be read in elsewhere with no server between. */
+export const runFileRecord = record({
+  format: oneOf(['even-reach-run']),
+  pack: packRecord.required(),
+  entries: list(entryRecord.required(), 100_000).required(),
+  /** Photos and sounds of the run that this device holds; absent in files written before there were any. */
+  media: list(mediaRecord.required(), 2000).default([]),
+})
+export type RunFile = InferType<typeof runFileRecord>
+
+/** What a device posts. */
+export const batchRecord = record({
+  protocol: figure().integer().optional(),
+  entries: list(entryRecord.required(), 500).required(),
+})

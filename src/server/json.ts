@@ -1,0 +1,13 @@
+import { good, refuse, type Outcome } from '@/core/outcome'
+
+/** A refusal as the routes under /api answer it. */
+export const refused = (message: string, status = 400) => Response.json({ message }, { status })
+
+/** The body of a request as JSON. */
+export async function jsonOf(request: Request): Promise<Outcome<unknown>> {
+  try {
+    return good((await request.json()) as unknown)
+  } catch {
+    return refuse('The body is not JSON; it was cut short or is another file.')
+  }
+}
