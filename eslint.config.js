@@ -1,5 +1,6 @@
 import boundaries from 'eslint-plugin-boundaries'
 import reactHooks from 'eslint-plugin-react-hooks'
+import { defineConfig } from 'eslint/config'
 import tseslint from 'typescript-eslint'
 
 const features = ['kit', 'ground', 'plan', 'field', 'findings', 'exchange', 'trials']
@@ -9,11 +10,25 @@ const goes = (from, to) => ({
   allow: { to: { element: { type: to } } },
 })
 
-export default tseslint.config(
+// A line may be long where what it holds is one text: a sentence of the screen, a test's name, a pattern.
+const oneText = String.raw`^\s*(?:[\w.]+\(|const \w+ = |[\w'-]+[:=] ?\{?|\? |: |return |<\w+>)*['"\x60/<]`
+
+export default defineConfig(
   { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
   ...tseslint.configs.recommended,
   {
+    rules: {
+      'max-len': ['error', { code: 120, ignoreUrls: true, ignorePattern: oneText }],
+    },
+  },
+  {
     files: ['**/*.{ts,tsx}'],
+    languageOptions: {
+      parserOptions: {
+        projectService: true,
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
     plugins: { boundaries, 'react-hooks': reactHooks },
     settings: {
       'import/resolver': { typescript: { alwaysTryTypes: true } },
@@ -51,6 +66,14 @@ export default tseslint.config(
         },
       ],
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/no-floating-promises': 'error',
+      '@typescript-eslint/no-misused-promises': ['error', { checksVoidReturn: { attributes: false } }],
+      '@typescript-eslint/await-thenable': 'error',
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      'max-lines-per-function': ['error', { max: 120, skipComments: true, skipBlankLines: true }],
       'no-console': 'error',
     },
   },
@@ -102,5 +125,7 @@ export default tseslint.config(
     },
   },
   { files: ['src/cli/**', 'scripts/**', 'bench/**'], rules: { 'no-console': 'off' } },
+  // The body of a describe is as long as what it gathers.
+  { files: ['**/*.test.ts', '**/*.test.tsx', 'e2e/**'], rules: { 'max-lines-per-function': 'off' } },
   { files: ['**/*.test.ts'], rules: { '@typescript-eslint/no-explicit-any': 'off' } },
 )
