@@ -1,4 +1,5 @@
 // How long findings take, and how much memory: npm run bench. Results go by hand into docs/benchmarks.md.
+import { loggedChecks } from '../src/core/exchange/index'
 import {
   causesInLog,
   cellsOf,
@@ -11,7 +12,7 @@ import {
 } from '../src/core/findings'
 import { ORDINARY_FIELD, simulateRun } from '../src/core/sim'
 import { asLogged, foldEntries, type Entry, type Mark } from '../src/core/trial'
-import { loggedChecks, readGpx } from '../src/core/formats'
+import { readGpx } from '../src/core/formats'
 import { testDay } from '../src/data/testDay'
 
 function median(run: () => void, times: number): number {

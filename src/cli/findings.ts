@@ -1,17 +1,9 @@
+import { dayOfFiles, guessScales, loggedChecks } from '@/core/exchange'
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { causesOf, inputOf, makeFindings, prepareFindings } from '@/core/findings'
-import {
-  dayOfFiles,
-  guessColumns,
-  guessScales,
-  loggedChecks,
-  readCheckRows,
-  readCsvTable,
-  readGpx,
-  readKitJson,
-} from '@/core/formats'
+import { guessColumns, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
 import type { Problem } from '@/core/outcome'
 import type { CopyRule } from '@/core/reports'
 

@@ -1,7 +1,7 @@
 import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { asc, eq } from 'drizzle-orm'
 import { coverOf, type Cover, type Rings } from '@/core/terrain'
-import type { Db } from './database'
+import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { area, type AreaKind } from './schema'

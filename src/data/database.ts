@@ -3,10 +3,11 @@ import { drizzle, type BetterSQLite3Database } from 'drizzle-orm/better-sqlite3'
 import { migrate } from 'drizzle-orm/better-sqlite3/migrator'
 import { copyFileSync, existsSync, mkdirSync, readFileSync, statSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
+import type { Db } from './connection'
 import { addExampleRuleSets } from './ruleSets'
 import * as schema from './schema'
 
-export type Db = BetterSQLite3Database<typeof schema> & { $client: Database.Database }
+export type { Db } from './connection'
 
 /** "EVRE", so that another program's database is not taken for ours. */
 const APPLICATION_ID = 0x45565245

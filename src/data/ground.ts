@@ -1,7 +1,7 @@
 import { asc, eq, inArray } from 'drizzle-orm'
 import { inverse, type Place } from '@/core/geo'
 import type { Mark, MarkMeans } from '@/core/trial'
-import type { Db } from './database'
+import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { leg, mark, run, site, trial } from './schema'

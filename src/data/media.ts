@@ -1,6 +1,6 @@
 import { eq } from 'drizzle-orm'
 import { MOST_MEDIA_BYTES, PICTURE_TYPE } from '@/core/trial'
-import type { Db } from './database'
+import type { Db } from './connection'
 import { nowIso } from './ids'
 import { type Outcome, good, refuse } from '@/core/outcome'
 import { media, run } from './schema'

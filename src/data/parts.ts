@@ -1,7 +1,7 @@
 import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { and, asc, eq } from 'drizzle-orm'
 import { isBuilt, partIdsOf, unitIdsOf, type NewPart, type Part } from '@/core/kit'
-import type { Db } from './database'
+import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { attachment, part, rig, unit, type UnitNote } from './schema'

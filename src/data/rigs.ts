@@ -1,7 +1,7 @@
 import { bad, DONE, good, problem, refuse, type Outcome } from '@/core/outcome'
 import { and, asc, eq, or } from 'drizzle-orm'
 import { figuresOfAssembly, isBuilt, traitsOf, type Assembly, type Part, type Rig } from '@/core/kit'
-import type { Db } from './database'
+import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { listParts, unitNames } from './parts'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'

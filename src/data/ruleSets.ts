@@ -1,7 +1,7 @@
 import { DONE, type Outcome, good, refuse } from '@/core/outcome'
 import { and, asc, eq } from 'drizzle-orm'
 import { EXAMPLE_RULE_SETS, type RuleSet, type ServiceRule } from '@/core/kit'
-import type { Db } from './database'
+import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { ruleSet, trial, type ChosenService } from './schema'

@@ -1,6 +1,6 @@
 import { asc, count, desc, eq } from 'drizzle-orm'
 import { foldEntries, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
-import type { Db } from './database'
+import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { entry, run, trial, type Conditions } from './schema'

@@ -1,13 +1,6 @@
+import { type DayChoices, dayOfFiles, guessScales } from '@/core/exchange'
 import { readFileSync } from 'node:fs'
-import {
-  dayOfFiles,
-  guessColumns,
-  guessScales,
-  readCheckRows,
-  readCsvTable,
-  readKitJson,
-  type DayChoices,
-} from '@/core/formats'
+import { guessColumns, readCheckRows, readCsvTable, readKitJson } from '@/core/formats'
 
 const file = (name: string) => readFileSync(new URL(`../../e2e/fixtures/${name}`, import.meta.url), 'utf8')
 

@@ -21,6 +21,7 @@ import {
 import { trial } from '@/data/schema'
 import { seedGround } from './ground'
 import { seedKit } from './kit'
+import type { RunSeed } from './runSeed'
 import { seedShortWave } from './shortWave'
 
 /** The harbour of Ostrey, an invented island in the open Atlantic. */
@@ -89,15 +90,6 @@ function makeTrial(db: Db, rigs: Map<string, string>, service: ChosenService, se
   if (!saved.ok) throw new Error(messageOf(saved))
   setService(db, id, service)
   return id
-}
-
-export interface RunSeed {
-  name: string
-  startedAt: string
-  field: SimulatedField
-  upTo: number
-  end: { state: 'finished' | 'voided'; reason: string } | null
-  note: string
 }
 
 /** Time order is kept by ids made from the simulated clock. */

@@ -11,7 +11,7 @@ import {
 import { ORDINARY_FIELD } from '@/core/sim'
 import { seededRandom } from '@/core/stats'
 import { addLegToTrial, addRig, addTrial, openTrial, placeBase, planInputOf, savePlan, type Db } from '@/data'
-import type { RunSeed } from './ostrey'
+import type { RunSeed } from './runSeed'
 
 const DIPOLE: SkyAntenna = { kind: 'horizontal dipole', heightM: 6, groundLossDb: 1 }
 const VERTICAL: SkyAntenna = { kind: 'quarter-wave vertical', heightM: 0, groundLossDb: 2 }

@@ -1,5 +1,5 @@
-import { FieldDoor } from '@/features/field/FieldDoor'
-import { ServiceWorker } from '@/features/field/ServiceWorker'
+import { FieldDoor } from '@/features/field/screen/FieldDoor'
+import { ServiceWorker } from '@/features/field/device/ServiceWorker'
 
 /**
  * The field screen. It is the same page for every run, so that it opens with no network; the run is named in

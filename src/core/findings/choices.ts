@@ -1,4 +1,4 @@
-import type { KnownDifference } from '@/core/kit/rig'
+import type { KnownDifference } from '@/core/kit/rig/rig'
 import type { Scale } from '@/core/reports/scale'
 
 /** What evening can take out. */

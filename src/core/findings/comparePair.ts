@@ -1,4 +1,4 @@
-import { listenerOf, sumDb, type Direction, type KnownDifference, type Link } from '@/core/kit/rig'
+import { listenerOf, sumDb, type Direction, type KnownDifference, type Link } from '@/core/kit/rig/rig'
 import { isInDb, stepWidthDb } from '@/core/reports/toCell'
 import { alwaysValidInterval } from '@/core/stats/alwaysValid'
 import { hodgesLehmann } from '@/core/stats/hodgesLehmann'

@@ -1,4 +1,4 @@
-import type { Link } from '@/core/kit/rig'
+import type { Link } from '@/core/kit/rig/rig'
 import type { Reach } from '@/core/reach/reachFromCopies'
 import { distanceText, type Units } from '@/core/units'
 import type { Findings } from './findings'

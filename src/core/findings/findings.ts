@@ -1,4 +1,4 @@
-import { listenerOf, type Direction } from '@/core/kit/rig'
+import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { describeCopyRule, isCopied, type CopyRule } from '@/core/reports/copyRule'
 import { describeScale } from '@/core/reports/scale'
 import { isInDb, stepWidthDb } from '@/core/reports/toCell'

@@ -5,7 +5,7 @@ import {
   type KnownDifference,
   type Link,
   type Listener,
-} from '@/core/kit/rig'
+} from '@/core/kit/rig/rig'
 import type { CopyRule } from '@/core/reports/copyRule'
 import { readReport } from '@/core/reports/readReport'
 import type { Reading } from '@/core/reports/reading'

@@ -1,4 +1,4 @@
-import type { Link } from '@/core/kit/rig'
+import type { Link } from '@/core/kit/rig/rig'
 import { tenths } from './phrases'
 import { intervalText } from './words'
 import type { JudgedPair } from './verdict'

@@ -1,4 +1,4 @@
-import { listenerOf, type Direction } from '@/core/kit/rig'
+import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { dbmOfWatts } from '@/core/rf/levels'
 import { isCopied } from '@/core/reports/copyRule'
 import { isInDb } from '@/core/reports/toCell'

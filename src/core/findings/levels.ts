@@ -1,4 +1,4 @@
-import { listenerOf, type Direction } from '@/core/kit/rig'
+import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { isInDb, levelCell, silenceCell } from '@/core/reports/toCell'
 import type { Scale } from '@/core/reports/scale'
 import { hearingThreshold, type HeardOrNot } from '@/core/stats/hearingThreshold'

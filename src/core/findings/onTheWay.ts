@@ -1,4 +1,4 @@
-import type { Direction } from '@/core/kit/rig'
+import type { Direction } from '@/core/kit/rig/rig'
 import { signTest } from '@/core/stats/signTest'
 import { earStatesOf, type RunLog, type TrialPlan } from '@/core/trial'
 

@@ -1,4 +1,4 @@
-import { sumDb } from '@/core/kit/rig'
+import { sumDb } from '@/core/kit/rig/rig'
 import type { CopyRule } from '@/core/reports/copyRule'
 import type { LoggedCheck } from '@/core/trial/foldEntries'
 import type { Mark, TrialPlan } from '@/core/trial/plan'

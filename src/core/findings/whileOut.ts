@@ -1,4 +1,4 @@
-import { knownDifferences, listenerOf, sumDb } from '@/core/kit/rig'
+import { knownDifferences, listenerOf, sumDb } from '@/core/kit/rig/rig'
 import { readReport } from '@/core/reports/readReport'
 import { isInDb, levelCell } from '@/core/reports/toCell'
 import { alwaysValidInterval } from '@/core/stats/alwaysValid'

@@ -1,4 +1,4 @@
-import type { Direction } from '@/core/kit/rig'
+import type { Direction } from '@/core/kit/rig/rig'
 import type { Reading } from '@/core/reports/reading'
 import { clopperPearson } from '@/core/stats/clopperPearson'
 import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/levelCell'

@@ -1,5 +1,5 @@
 import { isValid, parseISO } from 'date-fns'
-import type { Direction } from '@/core/kit/rig'
+import type { Direction } from '@/core/kit/rig/rig'
 import type { CsvTable } from './csvTable'
 import { type Problem, problem } from '@/core/outcome'
 

@@ -1,17 +1,8 @@
+import { dayOfFiles, guessScales, loggedChecks } from '@/core/exchange'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { inputOf, makeFindings } from '@/core/findings'
-import {
-  dayOfFiles,
-  guessColumns,
-  guessScales,
-  loggedChecks,
-  readCheckRows,
-  readCsvTable,
-  readGpx,
-  readKitJson,
-  writeCsv,
-} from '.'
+import { guessColumns, readCheckRows, readCsvTable, readGpx, readKitJson, writeCsv } from '.'
 
 const file = (name: string) => readFileSync(new URL(`../../../e2e/fixtures/${name}`, import.meta.url), 'utf8')
 const gpx = (inner: string) =>

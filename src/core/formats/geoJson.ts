@@ -2,7 +2,7 @@ import { type Outcome, bad, good, problem } from '@/core/outcome'
 import type { Rings } from '@/core/terrain/cover'
 import { MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
 import type { GpxPoint } from './gpx'
-import type { FileArea, MapFile } from './mapFile'
+import { areaOf, type MapFile } from './mapContent'
 import { FileRefused, reading } from './fileRefused'
 
 interface Json {
@@ -119,14 +119,5 @@ class Reader {
       return first[0] === last[0] && first[1] === last[1] ? corners : [...corners, first]
     })
     this.file.areas.push({ name, rings, ...areaOf(textOf(properties.kind), textOf(properties.heightM)) })
-  }
-}
-
-/** Kind and height of an area from what a file says; the height is left out where it is none. */
-export function areaOf(kind: string, height: string): Pick<FileArea, 'kind' | 'heightM'> {
-  const heightM = Number(height)
-  return {
-    kind: kind.trim().toLowerCase(),
-    heightM: height.trim() !== '' && heightM >= 0 && heightM <= 120 ? heightM : null,
   }
 }

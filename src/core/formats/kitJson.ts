@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { RIG_KINDS } from '@/core/kit/rig'
+import { RIG_KINDS } from '@/core/kit/rig/rig'
 import { type Outcome, bad, good, problem } from '@/core/outcome'
 
 const height = yup.number().min(0.1, 'must be above 0 m').max(1000, 'must be at most 1000 m')

@@ -2,9 +2,8 @@ import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { SaxesParser } from 'saxes'
 import type { Rings } from '@/core/terrain/cover'
 import { DEEPEST, MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
-import { areaOf } from './geoJson'
 import type { GpxPoint } from './gpx'
-import type { MapFile } from './mapFile'
+import { areaOf, type MapFile } from './mapContent'
 import { FileRefused, LARGEST_FILE, reading } from './fileRefused'
 
 /**

@@ -1,7 +1,7 @@
 import { type Outcome, bad, problem } from '@/core/outcome'
 import { unzipSync } from 'fflate'
 import { readKml } from './kml'
-import type { MapFile } from './mapFile'
+import type { MapFile } from './mapContent'
 import { FileRefused, LARGEST_FILE } from './fileRefused'
 
 /** Most members of an archive, and most bytes unpacked. */

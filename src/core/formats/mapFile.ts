@@ -1,24 +1,10 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
-import type { Rings } from '@/core/terrain/cover'
 import { readGeoJson } from './geoJson'
-import { readGpx, type Gpx } from './gpx'
+import { readGpx } from './gpx'
+import type { MapFile } from './mapContent'
 import { readKml } from './kml'
 import { readKmz } from './kmz'
 import { LARGEST_FILE } from './fileRefused'
-
-/** An area as a file has it; what it is may be named or not. */
-export interface FileArea {
-  name: string
-  /** As the file says, such as "wood"; empty where it does not. */
-  kind: string
-  heightM: number | null
-  rings: Rings
-}
-
-/** What a file has to lay on the map: places, ways, areas. */
-export interface MapFile extends Gpx {
-  areas: FileArea[]
-}
 
 export const MAP_FILES = '.gpx,.kml,.kmz,.geojson,.json'
 

@@ -1,6 +1,6 @@
-import { EXAMPLE_PARTS } from './examples'
-import { EMPTY_ASSEMBLY, EMPTY_PORT, type Assembly, type ChainItem } from './assembly'
-import type { Part } from './part'
+import { EXAMPLE_PARTS } from './parts/examples'
+import { EMPTY_ASSEMBLY, EMPTY_PORT, type Assembly, type ChainItem } from './rig/assembly'
+import type { Part } from './parts/part'
 
 /** The examples as a kit, by their own ids, for the tests. */
 export const kit: Part[] = EXAMPLE_PARTS.map(({ id, part }) => ({ ...part, id }) as Part)

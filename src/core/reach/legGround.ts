@@ -1,6 +1,6 @@
 import { linkKey } from './linkKey'
 import { inverse, type Place } from '@/core/geo'
-import type { Direction, Link } from '@/core/kit/rig'
+import type { Direction, Link } from '@/core/kit/rig/rig'
 import type { TrialPlan, Mark } from '@/core/trial/plan'
 import {
   groundProfile,

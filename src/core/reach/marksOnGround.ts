@@ -1,4 +1,4 @@
-import type { Link } from '@/core/kit/rig'
+import type { Link } from '@/core/kit/rig/rig'
 import { sightEnds } from './legGround'
 import { pathOver, predictBoth, type Prediction, type PredictionSettings } from './predict'
 import { pathClearance, type Clearance, type GroundProfile } from '@/core/terrain'

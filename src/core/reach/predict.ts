@@ -1,4 +1,4 @@
-import { ends, figuresFor, type Direction, type Link, type Rig } from '@/core/kit/rig'
+import { ends, figuresFor, type Direction, type Link, type Rig } from '@/core/kit/rig/rig'
 import { modelLoss, woodsLoss, type ModelName, type Profile } from '@/core/propagation'
 import { eirpDbm } from '@/core/rf/levels'
 import { manMadeNoiseDb, noiseFloorDbm, noiseFigureDb, type Surroundings } from '@/core/rf/noise'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { direct, inverse } from '@/core/geo'
-import type { Link, Rig } from '@/core/kit/rig'
+import type { Link, Rig } from '@/core/kit/rig/rig'
 import { coverOf, terrainOf, type HeightGrid, type Rings } from '@/core/terrain'
 import { CLUTTER_DB, pathOver, predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
 import { coveredShare, reachOutline } from './reachOutline'

@@ -1,5 +1,5 @@
 import { direct, type Place } from '@/core/geo'
-import type { Direction, Link } from '@/core/kit/rig'
+import type { Direction, Link } from '@/core/kit/rig/rig'
 import { groundProfile, type Cover, type GroundProfile, type Terrain } from '@/core/terrain'
 import { chanceOver } from './legGround'
 import { pathOver, type PredictionSettings } from './predict'

@@ -1,4 +1,4 @@
-import type { Link } from '@/core/kit/rig'
+import type { Link } from '@/core/kit/rig/rig'
 import { pathOver, predictBoth, type PredictionSettings } from './predict'
 import { pathClearance, type GroundProfile } from '@/core/terrain'
 import type { Mark } from '@/core/trial/plan'

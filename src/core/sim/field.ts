@@ -1,4 +1,4 @@
-import { ends, type Direction, type Link } from '@/core/kit/rig'
+import { ends, type Direction, type Link } from '@/core/kit/rig/rig'
 import { planeEarthLoss } from '@/core/propagation/planeEarth'
 import { eirpDbm } from '@/core/rf/levels'
 import { seededRandom, type SeededRandom } from '@/core/stats/seededRandom'

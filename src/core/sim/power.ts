@@ -1,7 +1,7 @@
 import { cellsOf, comparePair, inputOf, judgePairs, readChecks } from '@/core/findings'
 import { linkKey } from '@/core/reach/linkKey'
 import type { ExpectedLevel } from '@/core/reach/legGround'
-import type { Link } from '@/core/kit/rig'
+import type { Link } from '@/core/kit/rig/rig'
 import { asLogged } from '@/core/trial/foldEntries'
 import type { Mark, TrialPlan } from '@/core/trial/plan'
 import { medianLevel, ORDINARY_FIELD, simulateRun, type SimulatedField } from './field'

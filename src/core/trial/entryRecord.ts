@@ -1,8 +1,8 @@
 import type { InferType } from 'yup'
 import { validate as isUuid } from 'uuid'
 import * as yup from 'yup'
-import { DIRECTIONS, LISTENERS } from '@/core/kit/terms'
-import { linkRecord } from '@/core/kit/rigRecord'
+import { DIRECTIONS, LISTENERS } from '@/core/kit/rig/terms'
+import { linkRecord } from '@/core/kit/rig/rigRecord'
 import {
   dictionary,
   figure,

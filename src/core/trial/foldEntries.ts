@@ -1,4 +1,4 @@
-import type { Link } from '@/core/kit/rig'
+import type { Link } from '@/core/kit/rig/rig'
 import type { CheckBody, Entry, EntryBody, Grade } from './entry'
 import { keyText, type CheckKey, type Mark } from './plan'
 import type { MarkMeans } from './terms'

@@ -1,6 +1,6 @@
 import type { InferType } from 'yup'
-import { DIRECTIONS } from '@/core/kit/terms'
-import { linkRecord } from '@/core/kit/rigRecord'
+import { DIRECTIONS } from '@/core/kit/rig/terms'
+import { linkRecord } from '@/core/kit/rig/rigRecord'
 import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
 import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'

@@ -1,8 +1,9 @@
 'use server'
 
+import { dayOfFiles } from '@/core/exchange'
 import { v7 } from 'uuid'
 import type { InferType } from 'yup'
-import { dayOfFiles, LARGEST_FILE, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
+import { LARGEST_FILE, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
 import { listenerOf } from '@/core/kit'
 import { bad, good, problem, type Outcome } from '@/core/outcome'
 import { readReport } from '@/core/reports'

@@ -1,7 +1,7 @@
+import { guessScales } from '@/core/exchange'
 import type { Problem } from '@/core/outcome'
 import {
   guessColumns,
-  guessScales,
   readCheckRows,
   readCsvTable,
   readGpx,

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { inputOf } from '@/core/findings'
-import { loggedChecks } from '@/core/formats'
+import { loggedChecks } from '@/core/exchange'
 import { testDay } from '@/data/testDay'
 import type { Link, Rig } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'

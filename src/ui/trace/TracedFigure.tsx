@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Popover from '@mui/material/Popover'
 import { useId, useState } from 'react'
-import type { Trace } from '@/core/kit/trace'
+import type { Trace } from '@/core/kit/budget/trace'
 
 interface Props {
   label?: string

@@ -1,4 +1,4 @@
-import type { Direction } from '@/core/kit/rig'
+import type { Direction } from '@/core/kit/rig/rig'
 import type { PlanGround } from '@/core/reach/legGround'
 import type { Reach } from '@/core/reach/reachFromCopies'
 import type { CountDifference } from '@/core/stats/betaBinomial'

@@ -1,4 +1,4 @@
-import type { FactorName } from '@/core/kit/traits'
+import type { FactorName } from '@/core/kit/rig/traits'
 import { CONDITIONS, type ConditionFactor } from '@/core/trial/conditions'
 import { distanceText, type Units } from '@/core/units'
 import { andList, signed, tenths as plain } from '../phrases'

@@ -1,6 +1,6 @@
-import type { Link } from '@/core/kit/rig'
+import type { Link } from '@/core/kit/rig/rig'
 import { EVENING_TERMS } from '../choices'
-import { factorsOf, type Factor, type FactorName } from '@/core/kit/traits'
+import { factorsOf, type Factor, type FactorName } from '@/core/kit/rig/traits'
 import { factorEffects, type FactorEffect } from '@/core/stats/factorEffects'
 import { holm } from '@/core/stats/holm'
 import type { FindingsInput, ReadCheck } from '../input'

@@ -1,4 +1,4 @@
-import { listenerOf, type Direction } from '@/core/kit/rig'
+import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { readReport } from '@/core/reports/readReport'
 import { isInDb, levelCell } from '@/core/reports/toCell'
 import type { Scale } from '@/core/reports/scale'

@@ -5,7 +5,7 @@ import { cellMiddle } from '@/core/stats/levelCell'
 import { intervalRegression } from '@/core/stats/intervalRegression'
 import { sortedQuantile } from '@/core/stats/sortedQuantile'
 import { uniformRandom } from '@/core/stats/uniformRandom'
-import { listenerOf, type Direction } from '@/core/kit/rig'
+import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import type { FindingsInput, ReadCheck } from '../input'
 import type { CellsById } from '../levels'
 

@@ -1,4 +1,4 @@
-import { listenerOf, sumDb } from '@/core/kit/rig'
+import { listenerOf, sumDb } from '@/core/kit/rig/rig'
 import { isInDb } from '@/core/reports/toCell'
 import type { FactorReport } from '@/core/stats/factorEffects'
 import { shiftCell } from '@/core/stats/levelCell'

@@ -1,4 +1,4 @@
-import { isBuilt } from '../assembly'
+import { isBuilt } from '../rig/assembly'
 import type { KitCheck } from './problem'
 
 /** No antenna, one too many, a radio whose antenna may not be changed, parts that are gone. */

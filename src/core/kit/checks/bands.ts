@@ -1,5 +1,5 @@
-import { bandsText, inBands, type Band } from '../part'
-import { familyOf } from '../connectors'
+import { bandsText, inBands, type Band } from '../parts/part'
+import { familyOf } from '../parts/connectors'
 import { frequenciesOf, type KitCheck, type KitProblem } from './problem'
 
 /** Off the band of the radio, the antenna or a part; beyond the limit of a lead or a connector. */

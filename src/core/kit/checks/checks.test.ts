@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { assessRig } from '../assess'
-import { EXAMPLE_RULE_SETS } from '../ruleExamples'
+import { assessRig } from '../assess/assess'
+import { EXAMPLE_RULE_SETS } from '../rules/ruleExamples'
 import { built, item, kit, kitWith } from '../testKit'
-import type { Assembly } from '../assembly'
-import type { Part, PartOf } from '../part'
+import type { Assembly } from '../rig/assembly'
+import type { Part, PartOf } from '../parts/part'
 
 const at = { txMHz: 460, rxMHz: null as number | null, powerW: 2, antennaHeightM: 1.4 }
 const problems = (

@@ -1,4 +1,4 @@
-import { AT_BODY } from '../part'
+import { AT_BODY } from '../parts/part'
 import type { KitCheck } from './problem'
 
 /** An antenna that needs metal or a counterpoise under it and gets none. */

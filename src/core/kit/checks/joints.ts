@@ -1,5 +1,5 @@
-import { solveAdapters } from '../adapters'
-import { endText, mating, type ConnectorEnd } from '../connectors'
+import { solveAdapters } from '../parts/adapters'
+import { endText, mating, type ConnectorEnd } from '../parts/connectors'
 import type { KitCheck, KitProblem, Mend } from './problem'
 
 interface Open {

@@ -1,6 +1,6 @@
 import { connectorPairLossDb, matchedLossDb, TYPICAL_LINES } from '@/core/rf'
 import { heightText } from '@/core/units'
-import { dbText } from '../trace'
+import { dbText } from '../budget/trace'
 import type { KitCheck } from './problem'
 
 /** A rig whose lead costs more than its antenna brings. */

@@ -1,5 +1,5 @@
 import { wattsOfDbm } from '@/core/rf'
-import { wattText } from '../trace'
+import { wattText } from '../budget/trace'
 import type { KitCheck, KitProblem } from './problem'
 
 /** Parts that the power is too much for, and power that the radio does not have. */

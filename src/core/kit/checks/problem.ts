@@ -1,8 +1,8 @@
-import type { Budget } from '../budget'
-import type { PlacedPort, PlacedRig } from '../assembly'
-import type { OwnedAdapter, AdapterStep } from '../adapters'
+import type { Budget } from '../budget/budget'
+import type { PlacedPort, PlacedRig } from '../rig/assembly'
+import type { OwnedAdapter, AdapterStep } from '../parts/adapters'
 import type { Units } from '@/core/units'
-import type { ServiceRule } from '../ruleSet'
+import type { ServiceRule } from '../rules/ruleSet'
 
 /** Something that one tap can mend. */
 export type Mend =

@@ -1,6 +1,6 @@
 import { wattsOfDbm } from '@/core/rf'
 import { heightText } from '@/core/units'
-import { wattText } from '../trace'
+import { wattText } from '../budget/trace'
 import type { KitCheck, KitProblem } from './problem'
 
 /** A rule of the service chosen for the trial that the rig does not meet. */

@@ -1,4 +1,4 @@
-import { settingFor } from '../losses'
+import { settingFor } from '../budget/losses'
 import type { KitCheck } from './problem'
 
 /** Within this share of the chart's span a setting is taken for right. */

@@ -3,8 +3,8 @@
 import { useCallback, useMemo, useState } from 'react'
 import { v7 } from 'uuid'
 import { foldEntries, type Entry, type EntryBody } from '@/core/trial'
-import { deskEntries, sendDeskEntries } from '../deskEntries'
-import { putMedia } from '../wire'
+import { deskEntries, sendDeskEntries } from '../log/deskEntries'
+import { putMedia } from '../log/wire'
 
 /** The run's log at the desk, and what is added to it there. */
 export function useGrading(runId: string, initial: Entry[]) {

@@ -6,7 +6,7 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { marksNow, schedule } from '@/core/trial'
-import { unplannedLink } from '../unplannedLink'
+import { unplannedLink } from './unplannedLink'
 import type { MenuProps } from './shared'
 
 /** A rig that nobody planned: a name is enough out there, the rest is described at home. */

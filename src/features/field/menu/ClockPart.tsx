@@ -7,7 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import { useState } from 'react'
 import { nextRound } from '@/core/trial'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
-import { changeSettings } from '../settings'
+import { changeSettings } from '../device/settings'
 import type { MenuProps } from './shared'
 
 const time = (iso: string) =>

@@ -9,7 +9,7 @@ import { useState } from 'react'
 import type { Direction } from '@/core/kit'
 import { COMPARISONS, earStatesOf, type Comparison } from '@/core/trial'
 import { distanceText } from '@/core/units'
-import { baseFrom } from '../guide'
+import { baseFrom } from '../position/guide'
 import { Choice } from './Part'
 import { fixOf, type MenuProps } from './shared'
 

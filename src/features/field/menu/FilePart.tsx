@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import { useEffect, useState } from 'react'
 import { clockOffsets, type RunFile } from '@/core/trial'
 import { downloadText } from '@/ui/fields/downloadText'
-import { allClips, clipBlob } from '../clipStore'
+import { allClips, clipBlob } from '../media/clipStore'
 import type { MenuProps } from './shared'
 
 const mega = (bytes: number) => `${Math.round(bytes / 1e6)} MB`

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import { useEffect, useState } from 'react'
 import type { LoggedEvent, TrialPlan } from '@/core/trial'
-import { clipBlob } from '../clipStore'
+import { clipBlob } from '../media/clipStore'
 
 /** One photo or sound as this device holds it. */
 function Kept({ mediaId, what, words }: { mediaId: string; what: 'photo' | 'sound'; words: string }) {

@@ -4,7 +4,7 @@ import { ThemeProvider } from '@mui/material/styles'
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter'
 import type { CSSProperties, ReactNode } from 'react'
 import { themeOf } from '@/ui/theme/theme'
-import { FIELD_THEMES, type FieldThemeName } from '../theme'
+import { FIELD_THEMES, type FieldThemeName } from '../device/theme'
 
 const sun = FIELD_THEMES.sun
 const night = FIELD_THEMES.night

@@ -7,7 +7,7 @@ import { useState } from 'react'
 import { v7 } from 'uuid'
 import { direct, inverse, type Place } from '@/core/geo'
 import { MEANS_SD, type EntryBody, type Mark, type MarkMeans, type TrialPlan } from '@/core/trial'
-import type { Position } from '../positionSource'
+import type { Position } from '../position/positionSource'
 import { distanceUnit, fromAxis, toAxis, type Units } from '@/core/units'
 
 type MarkBody = Extract<EntryBody, { kind: 'mark' }>

@@ -7,8 +7,8 @@ import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import { readGpx } from '@/core/formats/gpx'
 import { FileDrop } from '@/ui/fields/FileDrop'
-import { withSpeed } from '../guide'
-import { browserSource, replaySource, serialSource } from '../positionSource'
+import { withSpeed } from '../position/guide'
+import { browserSource, replaySource, serialSource } from '../position/positionSource'
 import type { MenuProps } from './shared'
 
 const SPEEDS = [1, 4, 16, 60, 240]

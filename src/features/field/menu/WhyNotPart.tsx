@@ -6,8 +6,8 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { CAUSE_TESTS } from '@/core/trial/causeTests'
-import { expectedChance } from '../expected'
-import { readScan } from '../scan'
+import { expectedChance } from '../hints/expected'
+import { readScan } from './scan'
 import type { MenuProps } from './shared'
 
 /** When a check fails that should have been good: noise, other channels, and the tests that tell the causes apart. */

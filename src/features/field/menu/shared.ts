@@ -1,12 +1,12 @@
 import type { CheckKey, Fix, ScheduledCheck } from '@/core/trial'
 import type { Units } from '@/core/units'
-import type { Position, PositionSource } from '../positionSource'
-import type { RunPack } from '../runPack'
-import type { FieldSettings } from '../settings'
-import type { FieldActions } from '../useFieldActions'
-import type { RunLogHandle } from '../useRunLog'
-import type { Clips } from '../useClips'
-import type { Sound } from '../useSound'
+import type { Position, PositionSource } from '../position/positionSource'
+import type { RunPack } from '../log/runPack'
+import type { FieldSettings } from '../device/settings'
+import type { FieldActions } from '../actions/useFieldActions'
+import type { RunLogHandle } from '../log/useRunLog'
+import type { Clips } from '../media/useClips'
+import type { Sound } from '../media/useSound'
 
 /** What every part of the menu works with. */
 export interface MenuProps {

@@ -1,6 +1,6 @@
 import { db, entriesOf, getRun, groundOf } from '@/data'
 import { LOG_PROTOCOL } from '@/core/trial'
-import type { RunPack } from '@/features/field/runPack'
+import type { RunPack } from '@/features/field/log/runPack'
 import { refused } from '@/server/json'
 
 /** All that a device needs to carry the run out, and its log. */

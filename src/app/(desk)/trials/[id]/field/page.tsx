@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { db, groundOf, listRigs, openTrial, planOf } from '@/data'
-import { RunList } from '@/features/field/RunList'
-import { currentRun, runLines, whatIsMissing } from '@/features/field/runLines'
+import { RunList } from '@/features/field/desk/RunList'
+import { currentRun, runLines, whatIsMissing } from '@/features/field/desk/runLines'
 import { readUnits } from '@/ui/shell/readUnits'
 
 export default async function FieldPage({ params }: { params: Promise<{ id: string }> }) {

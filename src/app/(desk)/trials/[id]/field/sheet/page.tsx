@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { db, entriesOf, getRun } from '@/data'
-import { LogSheet } from '@/features/field/LogSheet'
+import { LogSheet } from '@/features/field/desk/LogSheet'
 import { readUnits } from '@/ui/shell/readUnits'
 
 export default async function SheetPage({ searchParams }: { searchParams: Promise<{ run?: string }> }) {

@@ -1,0 +1,73 @@
+'use client'
+
+import Button from '@mui/material/Button'
+import { useEffect, useState } from 'react'
+import { deviceStore, keepPack, keptPack } from '../log/deviceStore'
+import { fetchRun } from '../log/wire'
+
+type State = 'not here' | 'working' | 'here' | 'no worker' | 'failed'
+
+const WORDS: Record<State, string> = {
+  'not here': 'not on this device yet',
+  working: 'taking it along…',
+  here: 'on this device: opens with no network',
+  'no worker': 'its log is here, but this browser keeps no pages: stay where the server is',
+  failed: 'it could not be kept; free some space on this device',
+}
+
+/** Whether the page itself would open with no network. */
+async function pageKept(): Promise<boolean> {
+  if (!('serviceWorker' in navigator) || !('caches' in window)) return false
+  // The worker fills its store once; a first visit may have to wait for it.
+  await Promise.race([navigator.serviceWorker.ready, new Promise((r) => setTimeout(r, 10_000))])
+  return (await caches.match('/field', { ignoreSearch: true })) !== undefined
+}
+
+/**
+ * Takes a run along: everything it needs is put on this device, and it is checked that it would open with the
+ * network off.
+ */
+export function TakeAlong({ runId, name }: { runId: string; name: string }) {
+  const [state, setState] = useState<State>('not here')
+  useEffect(() => {
+    void (async () => {
+      const pack = await keptPack(runId).catch(() => null)
+      if (pack && (await pageKept())) setState('here')
+    })()
+  }, [runId])
+  const take = async () => {
+    setState('working')
+    try {
+      await navigator.storage?.persist?.()
+      const { pack, entries } = await fetchRun(runId)
+      await keepPack(pack)
+      await deviceStore().addHeld(entries)
+      setState((await pageKept()) ? 'here' : 'no worker')
+    } catch {
+      setState('failed')
+    }
+  }
+  return (
+    <span
+      style={{
+        display: 'inline-flex',
+        gap: 8,
+        alignItems: 'center',
+        color: 'var(--soft)',
+        fontSize: '0.88rem',
+      }}
+    >
+      {state !== 'here' && (
+        <Button
+          size="small"
+          onClick={() => void take()}
+          disabled={state === 'working'}
+          aria-label={`Take ${name} along`}
+        >
+          Take it along
+        </Button>
+      )}
+      <span role="status">{WORDS[state]}</span>
+    </span>
+  )
+}

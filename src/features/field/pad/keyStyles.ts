@@ -1,0 +1,14 @@
+import type { CSSProperties } from 'react'
+
+/** A key in the head of the field screen. */
+export const FIELD_KEY: CSSProperties = {
+  minWidth: 64,
+  minHeight: 64,
+  font: 'inherit',
+  color: 'inherit',
+  background: 'var(--f-key)',
+  border: '2px solid var(--f-line)',
+  borderRadius: 3,
+}
+
+export const MARK_STYLE: CSSProperties = { fontSize: '1.7rem', fontWeight: 700, lineHeight: 1.1 }

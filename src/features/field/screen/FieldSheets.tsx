@@ -1,0 +1,57 @@
+'use client'
+
+import type { Scale } from '@/core/reports'
+import type { ScheduledCheck } from '@/core/trial'
+import { ClipSheet } from '../sheet/ClipSheet'
+import { GridSheet } from '../sheet/GridSheet'
+import { KeyList } from '../sheet/KeyList'
+import { FieldMenu } from '../menu/FieldMenu'
+import type { MenuProps } from '../menu/shared'
+import { RemarkSheet } from '../sheet/RemarkSheet'
+
+/** What may lie over the field screen. */
+export type SheetName = 'menu' | 'keys' | 'remark' | 'clip' | 'grid'
+
+interface Props {
+  sheet: SheetName
+  scale: Scale | null
+  open: readonly ScheduledCheck[]
+  menu: MenuProps
+}
+
+/** The one sheet that is open. */
+export function FieldSheets({ sheet, scale, open, menu }: Props) {
+  const { pack, handle, actions, now, settings, sound, onSheet, onClose } = menu
+  if (sheet === 'menu') return <FieldMenu {...menu} />
+  if (sheet === 'keys' || !now || !scale) return <KeyList onClose={onClose} />
+  const link = pack.plan.links.find((l) => l.id === now.linkId)
+  if (sheet === 'remark')
+    return (
+      <RemarkSheet
+        scale={scale}
+        draft={actions.draft}
+        onDraft={actions.setDraft}
+        onClip={() => onSheet('clip')}
+        onClose={onClose}
+      />
+    )
+  if (sheet === 'clip')
+    return (
+      <ClipSheet
+        about={`${link?.name ?? 'the rig'} ${now.direction} at ${now.mark.name}`}
+        sound={sound}
+        onPhoto={(file) => actions.keepPhoto(file, now).then(menu.clips.send)}
+        onClose={onClose}
+      />
+    )
+  return (
+    <GridSheet
+      plan={pack.plan}
+      open={open.filter((c) => c.markId === now.markId)}
+      direction={now.direction}
+      blind={settings.role === 'base' ? handle.log.blind : null}
+      onLog={actions.logMany}
+      onClose={onClose}
+    />
+  )
+}
