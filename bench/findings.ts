@@ -1,7 +1,7 @@
 // How long findings take, and how much memory: npm run bench. Results go by hand into docs/benchmarks.md.
 import { loggedChecks } from '../src/core/exchange/index'
 import {
-  causesInLog,
+  breakdownOfLog,
   cellsOf,
   comparePairs,
   fitRunLevels,
@@ -13,7 +13,7 @@ import {
 import { ORDINARY_FIELD, simulateRun } from '../src/core/sim'
 import { asLogged, foldEntries, type Entry, type Mark } from '../src/core/trial'
 import { readGpx } from '../src/core/formats'
-import { testDay } from '../src/data/testDay'
+import { testDay } from '../src/data/testing/day'
 
 function median(run: () => void, times: number): number {
   const taken = Array.from({ length: times }, () => {
@@ -76,7 +76,7 @@ console.log(
 )
 console.log(`level model of the same: ${median(() => fitRunLevels(input, checks, cells), 5).toFixed(0)} ms`)
 const start = performance.now()
-await causesInLog(input, null)
+await breakdownOfLog(input, null)
 console.log(`causes of the same: ${(performance.now() - start).toFixed(0)} ms`)
 console.log(`${many.checks.length} checks, comparisons: ${median(() => comparePairs(many), 5).toFixed(0)} ms`)
 console.log(

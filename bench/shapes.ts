@@ -1,6 +1,6 @@
 // The shapes of trial that the judgement is tested on, and one simulated trial of a shape.
 import { comparePair, inputOf, pairedMarks, readChecks, judgePairs, cellsOf } from '../src/core/findings'
-import { link, plan, rig } from '../src/core/findings/testPlan'
+import { link, plan, rig } from '../src/core/testing/plans'
 import { knownDifferences, sumDb, type Direction } from '../src/core/kit'
 import { defaultScale, type Scale } from '../src/core/reports'
 import { ORDINARY_FIELD, simulateRun, type SimulatedField } from '../src/core/sim'
@@ -45,7 +45,7 @@ export const SHAPES: Shape[] = [
   { name: 'four repeats at six marks', marks: 6, spacingM: 500, repeats: 4 },
   { name: 'one direction only', marks: 14, spacingM: 350, oneWay: true },
   { name: 'a steep slope', marks: 14, spacingM: 350, field: { groundLossDb: 4, extraSlopeDb: 45 } },
-  { name: 'unequal spread', marks: 16, spacingM: 350, field: { unsteadyDb: { A: 5 } } },
+  { name: 'unequal spread', marks: 16, spacingM: 350, field: { erraticDb: { A: 5 } } },
   { name: 'three links', marks: 12, spacingM: 400, links: 3 },
   { name: 'a stop in the field', marks: 24, spacingM: 250, stops: true },
   { name: 'reports half in words', marks: 20, spacingM: 300, field: { inWords: 0.5 } },
@@ -155,7 +155,7 @@ export function trialOf(shape: Shape, seed: number, equal: boolean): Outcome | n
     tried.directions,
     known,
   ).map((m) => ({ ...m, groups: m.groups.filter((g) => g.a.length > 0 && g.b.length > 0) }))
-  const own = (id: string) => field.unsteadyDb?.[id] ?? field.linkDb
+  const own = (id: string) => field.erraticDb?.[id] ?? field.linkDb
   const oracle = posteriorOn(
     integrated(telling, 60, [field.fadingDb], [Math.hypot(own('A'), own('B'))]),
     -60,

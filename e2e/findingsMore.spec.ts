@@ -98,8 +98,8 @@ test('step by step at both ends, and what each thing brought', async ({ page }) 
   const brought = part(page, 'What each thing brought')
   await expect(brought).toContainText('(height at the base) brought', { timeout: 120_000 })
   await expect(brought).toContainText('always changed together')
-  await page.goto(`${trial}/findings/causes?run=none&step=quite`)
-  expect((await page.request.get('/trials/none/findings/causes')).status()).toBe(404)
+  await page.goto(`${trial}/findings/breakdown?run=none&step=quite`)
+  expect((await page.request.get('/trials/none/findings/breakdown')).status()).toBe(404)
 })
 
 test('the findings print on one page', async ({ page }) => {

@@ -1,7 +1,8 @@
 import { expect, test, type Page } from '@playwright/test'
 import { kept, openTrial } from './app'
 
-const causes = (page: Page) => page.getByRole('region', { name: 'Does the log hold together', exact: true })
+const breakdown = (page: Page) =>
+  page.getByRole('region', { name: 'Does the log hold together', exact: true })
 
 test('once the parts are kept on the device, what is worked out beside the page still is', async ({
   page,
@@ -14,7 +15,7 @@ test('once the parts are kept on the device, what is worked out beside the page 
   await kept(page)
   await page.reload()
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
-  await expect(causes(page)).toBeVisible({ timeout: 90_000 })
+  await expect(breakdown(page)).toBeVisible({ timeout: 90_000 })
 
   await page.goto(`${trial}/ground`)
   await page.getByText('Its marks').nth(1).click()

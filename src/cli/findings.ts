@@ -2,7 +2,7 @@ import { dayOfFiles, guessScales, loggedChecks } from '@/core/exchange'
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { parseArgs } from 'node:util'
-import { causesOf, inputOf, makeFindings, prepareFindings } from '@/core/findings'
+import { breakdownOf, inputOf, makeFindings, prepareFindings } from '@/core/findings'
 import { guessColumns, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
 import type { Problem } from '@/core/outcome'
 import type { CopyRule } from '@/core/reports'
@@ -58,7 +58,7 @@ async function findingsOf(checksFile: string, kitFile: string, gpxFile: string |
     marks: day.plan.marks.length,
     rowsNotRead: problems,
     ...findings,
-    causes: await causesOf(input, prepared, null),
+    breakdown: await breakdownOf(input, prepared, null),
   }
 }
 

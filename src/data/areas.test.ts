@@ -147,7 +147,7 @@ it('a base without coordinates has marks by tape; one that was pegged is measure
     name: 'Lane',
     how: 'marks',
     bearingDeg: null,
-    way: [],
+    track: [],
     marks: [mark('L01', 50, 'tape'), mark('L02', 100, 'pegged')],
   })
   const marks = () => openTrial(db, trial)!.legs[0]!.marks

@@ -85,7 +85,7 @@ it('moves a mark and measures it anew; keeps and deletes other places', () => {
     name: 'L',
     how: 'marks',
     bearingDeg: null,
-    way: [],
+    track: [],
     marks: [{ name: 'M', place: { lat: 47.31, lon: -29.5 }, alongM: null }],
   })
   const [mark] = openTrial(db, trialId)!.legs[0]!.marks

@@ -86,7 +86,7 @@ export function deleteGrid(db: Db, id: string): Outcome {
   return DONE
 }
 
-const MOST_HELD = 6
+const MAX_HELD = 6
 const held = new Map<string, HeightGrid>()
 
 /** All the ground that is known, heights loaded; kept in memory, the latest few grids. */
@@ -98,7 +98,7 @@ export function openTerrain(db: Db): Terrain | null {
     const g = file && unpackGrid(row, file)
     if (!g) return []
     held.set(row.id, g)
-    if (held.size > MOST_HELD) held.delete(held.keys().next().value!)
+    if (held.size > MAX_HELD) held.delete(held.keys().next().value!)
     return [g]
   })
   return grids.length > 0 ? terrainOf(grids) : null

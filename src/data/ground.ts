@@ -29,7 +29,7 @@ export interface NewLeg {
   name: string
   how: LegRow['how']
   bearingDeg: number | null
-  way: LegRow['way']
+  track: LegRow['track']
   marks: NewMark[]
 }
 
@@ -75,8 +75,8 @@ export function addLeg(db: Db, siteId: string, input: NewLeg): Outcome<string> {
   if (!base) return refuse('This base is no longer there.')
   const from = base.lat !== null && base.lon !== null ? { lat: base.lat, lon: base.lon } : null
   const id = input.id ?? newId()
-  const { name, how, bearingDeg, way } = input
-  db.insert(leg).values({ id, siteId, name, how, bearingDeg, way, createdAt: nowIso() }).run()
+  const { name, how, bearingDeg, track } = input
+  db.insert(leg).values({ id, siteId, name, how, bearingDeg, track, createdAt: nowIso() }).run()
   input.marks.forEach((m, position) => {
     const flown = from && m.place ? inverse(from, m.place) : null
     db.insert(mark)

@@ -58,14 +58,14 @@ export function importDay(
     const legIds = [...new Set(plan.marks.map((m) => m.legId))]
     for (const legId of legIds) {
       const marks = plan.marks.filter((m) => m.legId === legId)
-      const way = day.ways.find((w) => w.name === marks[0]!.legName)
+      const track = day.tracks.find((w) => w.name === marks[0]!.legName)
       addLeg(tx, siteId, {
         id: legId,
         name: marks[0]!.legName,
-        how: way ? 'track' : 'marks',
+        how: track ? 'track' : 'marks',
         bearingDeg: null,
-        way:
-          way?.points ??
+        track:
+          track?.points ??
           marks.flatMap((m) => (m.lat !== null && m.lon !== null ? [{ lat: m.lat, lon: m.lon }] : [])),
         marks: marks.map((m) => ({
           id: m.id,

@@ -1,5 +1,5 @@
 import { eq } from 'drizzle-orm'
-import { MOST_MEDIA_BYTES, PICTURE_TYPE } from '@/core/trial'
+import { MAX_MEDIA_BYTES, PICTURE_TYPE } from '@/core/trial'
 import type { Db } from './connection'
 import { nowIso } from './ids'
 import { type Outcome, good, refuse } from '@/core/outcome'
@@ -16,9 +16,9 @@ export function storeMedia(db: Db, runId: string, id: string, type: string, byte
   if (!PICTURE_TYPE.test(type) && !SOUND_TYPE.test(type))
     return refuse(`"${type}" is neither a picture nor a sound.`)
   if (bytes.length === 0) return refuse('It is empty.')
-  if (bytes.length > MOST_MEDIA_BYTES)
+  if (bytes.length > MAX_MEDIA_BYTES)
     return refuse(
-      `It has ${Math.round(bytes.length / 1e6)} MB; at most ${MOST_MEDIA_BYTES / 1e6} MB are kept. Save it as m4a or ogg, or cut it in two.`,
+      `It has ${Math.round(bytes.length / 1e6)} MB; at most ${MAX_MEDIA_BYTES / 1e6} MB are kept. Save it as m4a or ogg, or cut it in two.`,
     )
   db.insert(media).values({ id, runId, type, bytes, createdAt: nowIso() }).onConflictDoNothing().run()
   return good(id)

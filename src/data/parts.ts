@@ -126,14 +126,14 @@ export function deleteUnit(db: Db, id: string): Outcome {
 }
 
 /** Largest photo or paper kept with a part. */
-export const LARGEST_PAPER = 8 * 1024 * 1024
+export const MAX_PAPER_BYTES = 8 * 1024 * 1024
 
 export function addPaper(
   db: Db,
   partId: string,
   paper: { name: string; type: string; bytes: Buffer },
 ): Outcome<string> {
-  if (paper.bytes.length > LARGEST_PAPER)
+  if (paper.bytes.length > MAX_PAPER_BYTES)
     return refuse(`${paper.name} is larger than 8 MB. Make it smaller, and add it again.`)
   if (!db.select().from(part).where(eq(part.id, partId)).get()) return refuse('This part is no longer there.')
   const id = newId()

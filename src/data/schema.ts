@@ -186,7 +186,7 @@ export const leg = sqliteTable('leg', {
   how: text('how').$type<'bearing' | 'track' | 'marks'>().notNull(),
   bearingDeg: real('bearing_deg'),
   /** Places of the way, in order out from the base. */
-  way: text('way', { mode: 'json' })
+  track: text('way', { mode: 'json' })
     .$type<{ lat: number; lon: number; elevationM?: number | null }[]>()
     .notNull(),
   createdAt: createdAt(),

@@ -44,8 +44,11 @@ const QUAY: LegSeed = { name: 'Quay and village', prefix: 'Q', bearings: [140, 1
 const LANE: LegSeed = { name: 'Mill lane', prefix: 'M', bearings: [62, 36], spacingM: 430, marks: 12 }
 const RIDGE: LegSeed = { name: 'North ridge', prefix: 'R', bearings: [12, 40], spacingM: 500, marks: 12 }
 
-function bentWay(seed: LegSeed): { way: Place[]; marks: { name: string; place: Place; alongM: number }[] } {
-  const way: Place[] = [HARBOUR]
+function bentTrack(seed: LegSeed): {
+  track: Place[]
+  marks: { name: string; place: Place; alongM: number }[]
+} {
+  const track: Place[] = [HARBOUR]
   const marks: { name: string; place: Place; alongM: number }[] = []
   const stepM = seed.spacingM / 5
   const steps = seed.marks * 5
@@ -55,12 +58,12 @@ function bentWay(seed: LegSeed): { way: Place[]; marks: { name: string; place: P
       seed.bearings[0] +
       (seed.bearings[1] - seed.bearings[0]) * share +
       14 * Math.sin(i * 0.7 + seed.spacingM)
-    const place = direct(way[way.length - 1]!, bearing, stepM)
-    way.push(place)
+    const place = direct(track[track.length - 1]!, bearing, stepM)
+    track.push(place)
     if (i % 5 === 0)
       marks.push({ name: `${seed.prefix}${String(i / 5).padStart(2, '0')}`, place, alongM: i * stepM })
   }
-  return { way, marks }
+  return { track, marks }
 }
 
 interface TrialSeed {
@@ -77,8 +80,8 @@ function makeTrial(db: Db, rigs: Map<string, string>, service: ChosenService, se
   const id = addTrial(db, seed.name, seed.question, seed.orderSeed)
   placeBase(db, id, 'Harbour, Race Control', HARBOUR)
   for (const leg of seed.legs) {
-    const { way, marks } = bentWay(leg)
-    addLegToTrial(db, id, { name: leg.name, how: 'track', bearingDeg: null, way, marks })
+    const { track, marks } = bentTrack(leg)
+    addLegToTrial(db, id, { name: leg.name, how: 'track', bearingDeg: null, track, marks })
   }
   const open = openTrial(db, id)!
   const saved = savePlan(db, id, open.trial.revision, {

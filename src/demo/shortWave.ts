@@ -86,7 +86,7 @@ export function seedShortWave(
     name: 'Contacts',
     how: 'marks',
     bearingDeg: null,
-    way: [harbour, ...contacts.map((c) => c.place)],
+    track: [harbour, ...contacts.map((c) => c.place)],
     marks: contacts,
   })
   const open = openTrial(db, trialId)!

@@ -7,11 +7,11 @@ import {
   coveredShare,
   marksOnGround,
   reachOutline,
-  siteOutlook,
-  type MarkOutlook,
+  sitePrediction,
+  type MarkPrediction,
   type OutlinePoint,
   type PredictionSettings,
-  type SiteOutlook,
+  type SitePrediction,
 } from '@/core/reach'
 import type { Mark } from '@/core/trial'
 import {
@@ -66,8 +66,8 @@ async function readGround(name: string, bytes: ArrayBuffer): Promise<Outcome<Hei
   if (lower.endsWith('.gpx')) {
     const gpx = readGpx(text())
     if (!gpx.ok) return gpx
-    const { ways, waypoints } = gpx.value
-    const points = [...waypoints, ...ways.flatMap((w) => w.points)].flatMap((p) =>
+    const { tracks, waypoints } = gpx.value
+    const points = [...waypoints, ...tracks.flatMap((w) => w.points)].flatMap((p) =>
       p.elevationM == null ? [] : [{ lat: p.lat, lon: p.lon, heightM: p.elevationM }],
     )
     return gridFromPoints(name, points)
@@ -169,11 +169,11 @@ const api = {
     marks: Mark[],
     links: Link[],
     settings: PredictionSettings,
-  ): { baseM: number; outlooks: MarkOutlook[] } {
+  ): { baseM: number; predictions: MarkPrediction[] } {
     const profiles = profilesTo(from, marks)
     return {
       baseM: terrainHeight(terrain, from.lat, from.lon),
-      outlooks: marksOnGround(marks, profiles, links, settings),
+      predictions: marksOnGround(marks, profiles, links, settings),
     }
   },
 
@@ -184,9 +184,9 @@ const api = {
     link: Link,
     heightsM: number[],
     settings: PredictionSettings,
-  ): (SiteOutlook | null)[] {
+  ): (SitePrediction | null)[] {
     const profiles = profilesTo(place, marks)
-    return heightsM.map((m) => siteOutlook(marks, profiles, link, m, settings))
+    return heightsM.map((m) => sitePrediction(marks, profiles, link, m, settings))
   },
 
   /** How far each link is expected to reach, bearing by bearing. */

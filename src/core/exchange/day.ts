@@ -17,7 +17,7 @@ export interface Day {
   base: { name: string; place: Place }
   rigs: Rig[]
   baseRig: Rig
-  ways: { name: string; points: Place[] }[]
+  tracks: { name: string; points: Place[] }[]
   plan: TrialPlan
   checks: (CheckBody & { line: number; time: string | null })[]
 }
@@ -66,7 +66,7 @@ function legNames(
       const places = marks
         .filter((m) => prefixOf(m.name) === prefix)
         .flatMap((m) => (m.place ? [m.place] : []))
-      const fits = (gpx?.ways ?? [])
+      const fits = (gpx?.tracks ?? [])
         .filter((w) => w.name !== '')
         .map((w) => ({ name: w.name, off: meanOffset(places, w.points) }))
         .sort((a, b) => a.off - b.off)
@@ -77,10 +77,10 @@ function legNames(
 
 const prefixOf = (name: string) => /^[^\d]*/.exec(name)![0].trim()
 
-function meanOffset(places: readonly Place[], way: readonly Place[]): number {
+function meanOffset(places: readonly Place[], track: readonly Place[]): number {
   if (places.length === 0) return Infinity
   const sample = places.filter((_, i) => i % Math.ceil(places.length / 8) === 0)
-  const thin = way.filter((_, i) => i % Math.ceil(way.length / 300) === 0)
+  const thin = track.filter((_, i) => i % Math.ceil(track.length / 300) === 0)
   const off = sample.map((p) => Math.min(...thin.map((q) => inverse(p, q).distanceM)))
   return off.reduce((s, v) => s + v, 0) / off.length
 }
@@ -146,7 +146,7 @@ export function dayOfFiles(
   const marks: Mark[] = placed.value.map(({ name, place, distanceM }) => {
     const legName = legs.get(prefixOf(name))!
     const from = place ? inverse(base.place, place) : null
-    const way = gpx?.ways.find((w) => w.name === legName)
+    const track = gpx?.tracks.find((w) => w.name === legName)
     return {
       id: makeId('mark', name),
       name,
@@ -154,7 +154,7 @@ export function dayOfFiles(
       legName,
       distanceM: from?.distanceM ?? distanceM!,
       distanceSdM: from ? null : distanceM! * 0.03,
-      alongM: place && way ? alongNearest(way.points, place) : null,
+      alongM: place && track ? alongNearest(track.points, place) : null,
       bearingDeg: from?.bearingDeg ?? null,
       lat: place?.lat ?? null,
       lon: place?.lon ?? null,
@@ -177,7 +177,7 @@ export function dayOfFiles(
     base,
     rigs,
     baseRig,
-    ways: gpx?.ways.map((w) => ({ name: w.name, points: w.points })) ?? [],
+    tracks: gpx?.tracks.map((w) => ({ name: w.name, points: w.points })) ?? [],
     checks,
     plan: {
       trialName: choices.name ?? 'Imported day',

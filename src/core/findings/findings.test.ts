@@ -4,7 +4,7 @@ import { defaultScale, NOMINAL_METER, USUAL_COPY_RULE, type Scale } from '@/core
 import { ORDINARY_FIELD, simulateRun } from '@/core/sim'
 import type { LoggedCheck, TrialPlan } from '@/core/trial'
 import { inputOf, makeFindings, marksNeeded, reachText, verdictWords, type JudgedPair } from '.'
-import { link, logged, plan, rig, RS } from './testPlan'
+import { link, logged, plan, rig, RS } from '@/core/testing/plans'
 
 const field = { ...ORDINARY_FIELD, groundLossDb: 14, extraSlopeDb: 24 }
 const findingsOf = (p: TrialPlan, checks: LoggedCheck[], fixed = true) =>

@@ -10,7 +10,7 @@ import {
   USUAL_CHOICES,
   type UsableReach,
 } from '.'
-import { desk, link, logged, plan, rig } from './testPlan'
+import { desk, link, logged, plan, rig } from '@/core/testing/plans'
 
 const FIELD = { ...ORDINARY_FIELD, groundLossDb: 8, extraSlopeDb: 6, inWords: 0, seed: 6, gainDbi: {} }
 const low = { ...desk, id: 'l', name: 'Low mast', antennaHeightM: 4 }

@@ -13,7 +13,7 @@ import {
   type NeededLevel,
 } from '@/core/reach/reachFromLevels'
 import { cellMiddle, shiftCell } from '@/core/stats/levelCell'
-import { runOffsets } from './causes/runOffsets'
+import { runOffsets } from './breakdown/runOffsets'
 import { sortedQuantile } from '@/core/stats/sortedQuantile'
 import type { Mark } from '@/core/trial/plan'
 import type { FindingsInput, ReadCheck } from './input'
@@ -122,13 +122,13 @@ export function fitRunLevels(
 }
 
 /** The model is fitted to this many marks at the most; more would take long and tell little more. */
-const MOST_MARKS = 100
+const MAX_MARKS = 100
 
 /** Marks taken evenly out of a long list, each leg in its order. */
 function someOf(marks: readonly Mark[]): readonly Mark[] {
-  if (marks.length <= MOST_MARKS) return marks
+  if (marks.length <= MAX_MARKS) return marks
   const sorted = [...marks].sort((a, b) => a.legId.localeCompare(b.legId) || a.distanceM - b.distanceM)
-  return Array.from({ length: MOST_MARKS }, (_, i) => sorted[Math.floor((i * sorted.length) / MOST_MARKS)]!)
+  return Array.from({ length: MAX_MARKS }, (_, i) => sorted[Math.floor((i * sorted.length) / MAX_MARKS)]!)
 }
 
 /** Where runs are put together, each day's offset taken out of its levels, so that a mark is one place on all days. */

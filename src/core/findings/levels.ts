@@ -26,7 +26,7 @@ export function everyCall(cell: CheckCell | undefined): LevelCell[] {
 const UNKNOWN_STEPS = [3, 3.75, 4.5, 5.25, 6]
 
 /** Calls beyond this many tell nothing more. */
-const MOST_MISSES = 4
+const MAX_MISSES = 4
 
 /** dB of one S-unit of a scale; null where it is not known. A display in dB has its own step and needs none. */
 function unitStep(scale: Scale): number | null {
@@ -91,7 +91,7 @@ function addDirection(
   const add = (check: ReadCheck, cell: LevelCell, inWords = false) => {
     const evened = shiftCell(cell, -check.attenuationDb)
     const miss = shiftCell(silence, -check.attenuationDb)
-    const missed = Array.from({ length: Math.min(MOST_MISSES, check.calls - 1) }, () => miss)
+    const missed = Array.from({ length: Math.min(MAX_MISSES, check.calls - 1) }, () => miss)
     cells.set(check.id, { ...evened, missed, inWords })
   }
   for (const { check, cell } of heard)

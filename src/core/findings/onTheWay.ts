@@ -1,5 +1,5 @@
 import type { Direction } from '@/core/kit/rig/rig'
-import { signTest } from '@/core/stats/signTest'
+import { exactSign } from '@/core/stats/exactSign'
 import { earStatesOf, type RunLog, type TrialPlan } from '@/core/trial'
 
 /** Where a link was lost on the way: after the one distance and before the other; null is open. */
@@ -36,15 +36,15 @@ export interface SaidOfPair {
 export function edgeIntervals(plan: TrialPlan, log: RunLog): EdgeInterval[] {
   const means = new Map(earStatesOf(plan).map((s) => [s.name, s.means]))
   type Step = { distanceM: number; heard: boolean }
-  const ways = new Map<
+  const tracks = new Map<
     string,
     { linkId: string; side: EdgeInterval['side']; by: EdgeInterval['by']; steps: Step[] }
   >()
   const add = (linkId: string, side: EdgeInterval['side'], by: EdgeInterval['by'], step: Step) => {
     const key = `${linkId} ${side} ${by}`
-    const way = ways.get(key) ?? { linkId, side, by, steps: [] }
+    const way = tracks.get(key) ?? { linkId, side, by, steps: [] }
     way.steps.push(step)
-    ways.set(key, way)
+    tracks.set(key, way)
   }
   for (const { body } of log.events) {
     if (body.kind === 'state' && body.state !== null && body.distanceM !== null) {
@@ -57,7 +57,7 @@ export function edgeIntervals(plan: TrialPlan, log: RunLog): EdgeInterval[] {
         heard: body.what !== 'first lost',
       })
   }
-  return [...ways.values()].map(({ linkId, side, by, steps }) => {
+  return [...tracks.values()].map(({ linkId, side, by, steps }) => {
     const lost = steps.filter((s) => !s.heard).map((s) => s.distanceM)
     const lostByM = lost.length > 0 ? Math.min(...lost) : null
     const heard = steps.filter((s) => s.heard).map((s) => s.distanceM)
@@ -108,7 +108,7 @@ export function saidOfPairs(log: RunLog): SaidOfPair[] {
       worse,
       alike: leans.length - better - worse,
       reports,
-      p: better + worse < 5 ? null : signTest(better, worse),
+      p: better + worse < 5 ? null : exactSign(better, worse),
     }
   })
 }

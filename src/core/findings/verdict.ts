@@ -1,6 +1,6 @@
 import { holm } from '@/core/stats/holm'
 import { normalQuantile } from '@/core/stats/normal'
-import { LEAST_MARKS } from '@/core/stats/pairedDifference'
+import { MIN_MARKS } from '@/core/stats/pairedDifference'
 import type { PairComparison } from './comparePair'
 
 type Verdict =
@@ -22,7 +22,7 @@ export type JudgedPair = PairComparison & {
 export function marksNeeded(spreadDb: number, stepDb: number, marginDb: number): number {
   const variance = spreadDb * spreadDb + (2 * stepDb * stepDb) / 12
   const z = normalQuantile(0.975) + normalQuantile(0.8)
-  return Math.max(LEAST_MARKS, Math.ceil((z * z * variance) / (marginDb * marginDb)) + 2)
+  return Math.max(MIN_MARKS, Math.ceil((z * z * variance) / (marginDb * marginDb)) + 2)
 }
 
 function pValue(pair: PairComparison): number {
@@ -51,10 +51,10 @@ function better(pair: PairComparison, p: number, fixed: boolean): Verdict | null
 }
 
 function judge(pair: PairComparison, p: number, marginDb: number, fixed: boolean, stepDb: number): Verdict {
-  if (pair.evened && pair.evened.marksUsed.length < LEAST_MARKS)
+  if (pair.evened && pair.evened.marksUsed.length < MIN_MARKS)
     return {
       kind: 'cannot tell',
-      why: `only ${pair.evened.marksUsed.length} marks say anything about it, and ${LEAST_MARKS} are the least`,
+      why: `only ${pair.evened.marksUsed.length} marks say anything about it, and ${MIN_MARKS} are the least`,
       marksNeeded: null,
     }
   const won = better(pair, p, fixed)

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest'
 import { foldEntries } from '@/core/trial'
-import { testEntry } from '@/core/trial/testLog'
+import { testEntry } from '@/core/testing/entries'
 import { whyFailed, whyFailedWords } from './whyFailed'
 
 const check = testEntry({

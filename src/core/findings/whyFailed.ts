@@ -1,4 +1,4 @@
-import { CAUSE_TESTS, type RunLog } from '@/core/trial'
+import { CAUSE_PROBES, type RunLog } from '@/core/trial'
 import { andList } from './phrases'
 
 /** A check that failed and was looked into: which causes the tests and what else was logged leave standing. */
@@ -30,7 +30,7 @@ export function whyFailed(log: Pick<RunLog, 'checks' | 'events'>): WhyFailed[] {
     .filter((c) => c.voided === null && tests.some((t) => t.about === c.id))
     .map((c) => {
       const said = (heard: boolean) =>
-        CAUSE_TESTS.filter(
+        CAUSE_PROBES.filter(
           (k) => tests.findLast((t) => t.about === c.id && t.test === k.what)?.heard === heard,
         ).map((k) => k.cause)
       const [shown, ruledOut] = [said(true), said(false)]
@@ -40,7 +40,7 @@ export function whyFailed(log: Pick<RunLog, 'checks' | 'events'>): WhyFailed[] {
         const others = body.channels.filter((ch) => (ch.others ?? 0) > 0)
         return others.length > 0 ? [`others on channel ${others.map((ch) => ch.channel).join(', ')}`] : []
       })
-      const standing = CAUSE_TESTS.map((k) => k.cause).filter(
+      const standing = CAUSE_PROBES.map((k) => k.cause).filter(
         (k) => !shown.some((s) => s === k) && !ruledOut.some((s) => s === k),
       )
       return { checkId: c.id, linkId: c.linkId, markId: c.markId, shown, ruledOut, standing, noted }

@@ -2,7 +2,7 @@ import type { Direction } from '@/core/kit/rig/rig'
 import type { Reading } from '@/core/reports/reading'
 import { clopperPearson } from '@/core/stats/clopperPearson'
 import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/levelCell'
-import { signTest } from '@/core/stats/signTest'
+import { exactSign } from '@/core/stats/exactSign'
 import type { CellsById } from './levels'
 import { checksByMark, type FindingsInput, type ReadCheck } from './input'
 
@@ -86,7 +86,7 @@ export function winsAndLosses(
   const n = result.wins + result.losses
   return {
     ...result,
-    p: n >= 5 ? signTest(result.wins, result.losses) : null,
+    p: n >= 5 ? exactSign(result.wins, result.losses) : null,
     share: n > 0 ? clopperPearson(result.wins, n) : null,
     by: cells ? 'evened levels' : 'reports as given',
   }

@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { type Outcome, bad, good, problem } from '@/core/outcome'
-import { LARGEST_FILE } from './fileRefused'
+import { MAX_FILE_BYTES } from './fileRefused'
 
 interface CsvRow {
   /** Line of the file on which the row begins, the heading being 1. */
@@ -27,7 +27,7 @@ function delimiterOf(firstLine: string): CsvTable['delimiter'] | null {
  * @param text the whole file
  */
 export function readCsvTable(text: string): Outcome<CsvTable> {
-  if (text.length > LARGEST_FILE)
+  if (text.length > MAX_FILE_BYTES)
     return bad(problem('too-large', 'file', 'The file is larger than 64 MB. Split it.'))
   const plain = text.replace(/^\uFEFF/, '')
   if (plain.includes('\u0000'))

@@ -14,7 +14,7 @@ export function placeProblem(lat: number, lon: number): { code: string; message:
 }
 
 /** Most points that a file may hold. */
-export const MOST_POINTS = 1_000_000
+export const MAX_POINTS = 1_000_000
 export const TOO_MANY_POINTS = 'There are more than a million points. Thin out the track.'
 /** Deepest that elements of a file may be nested. */
-export const DEEPEST = 64
+export const MAX_DEPTH = 64

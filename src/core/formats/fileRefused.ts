@@ -1,7 +1,7 @@
 import { bad, type Outcome, type Problem } from '@/core/outcome'
 
 /** Largest text file taken in, bytes; said in advance where a file is asked for. */
-export const LARGEST_FILE = 64 * 1024 * 1024
+export const MAX_FILE_BYTES = 64 * 1024 * 1024
 
 /** Thrown inside a reader at the first thing that cannot be right; {@link reading} makes an outcome of it. */
 export class FileRefused extends Error {

@@ -1,6 +1,6 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
 import type { Rings } from '@/core/terrain/cover'
-import { MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
+import { MAX_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
 import type { GpxPoint } from './gpx'
 import { areaOf, type MapFile } from './mapContent'
 import { FileRefused, reading } from './fileRefused'
@@ -24,13 +24,13 @@ export function readGeoJson(text: string): Outcome<MapFile> {
     const said = e instanceof Error ? e.message : ''
     return bad(problem('not-json', 'file', `This is not JSON (${said}). Export the GeoJSON file again.`))
   }
-  const file: MapFile = { waypoints: [], ways: [], areas: [] }
+  const file: MapFile = { waypoints: [], tracks: [], areas: [] }
   const read = reading<null>(() => {
     new Reader(file).top(json)
     return good(null)
   })
   if (!read.ok) return read
-  if (file.waypoints.length + file.ways.length + file.areas.length === 0)
+  if (file.waypoints.length + file.tracks.length + file.areas.length === 0)
     return bad(problem('no-points', 'file', 'The file has no points, lines or polygons.'))
   return good(file)
 }
@@ -96,7 +96,7 @@ class Reader {
     const [lon, lat] = p as [number, number]
     const wrong = placeProblem(lat, lon)
     if (wrong) this.refuse(wrong.code, `${wrong.message} Longitude comes first.`)
-    if (++this.count > MOST_POINTS) this.refuse('too-many-points', TOO_MANY_POINTS)
+    if (++this.count > MAX_POINTS) this.refuse('too-many-points', TOO_MANY_POINTS)
     return { lat, lon, name: '', elevationM: typeof p[2] === 'number' ? p[2] : null, time: null }
   }
 
@@ -106,7 +106,7 @@ class Reader {
 
   private line(c: unknown, name: string) {
     if (!Array.isArray(c) || c.length < 2) this.refuse('coordinates', 'A line needs two positions or more.')
-    this.file.ways.push({ name, kind: 'track', points: c.map((p) => this.position(p)) })
+    this.file.tracks.push({ name, kind: 'track', points: c.map((p) => this.position(p)) })
   }
 
   private area(c: unknown, name: string, properties: Json) {

@@ -1,8 +1,8 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { SaxesParser } from 'saxes'
 import type { Place } from '@/core/geo/geodesic'
-import { DEEPEST, MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
-import { FileRefused, LARGEST_FILE, reading } from './fileRefused'
+import { MAX_DEPTH, MAX_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
+import { FileRefused, MAX_FILE_BYTES, reading } from './fileRefused'
 
 export interface GpxPoint extends Place {
   name: string
@@ -15,7 +15,7 @@ export interface GpxPoint extends Place {
 export interface Gpx {
   waypoints: GpxPoint[]
   /** Tracks and routes, each as one way; a track's segments are joined. */
-  ways: { name: string; kind: 'track' | 'route'; points: GpxPoint[] }[]
+  tracks: { name: string; kind: 'track' | 'route'; points: GpxPoint[] }[]
 }
 
 /**
@@ -24,16 +24,16 @@ export interface Gpx {
  * @param text the whole file
  */
 export function readGpx(text: string): Outcome<Gpx> {
-  if (text.length > LARGEST_FILE)
+  if (text.length > MAX_FILE_BYTES)
     return bad(
       problem('too-large', 'file', 'The file is larger than 64 MB. Split it, or thin out the track.'),
     )
   const parser = new SaxesParser({ xmlns: false, position: true })
   const where = () => `line ${parser.line}, column ${parser.column}`
-  const gpx: Gpx = { waypoints: [], ways: [] }
+  const gpx: Gpx = { waypoints: [], tracks: [] }
   const path: string[] = []
   let point: GpxPoint | null = null
-  let way: Gpx['ways'][number] | null = null
+  let track: Gpx['tracks'][number] | null = null
   let chars = ''
   let count = 0
   const refuse = (code: string, message: string): never => {
@@ -46,7 +46,7 @@ export function readGpx(text: string): Outcome<Gpx> {
       refuse('no-coordinates', 'A point has no lat and lon in degrees, such as lat="47.2988" lon="-29.5577".')
     const wrong = placeProblem(lat, lon)
     if (wrong) refuse(wrong.code, wrong.message)
-    if (++count > MOST_POINTS) refuse('too-many-points', TOO_MANY_POINTS)
+    if (++count > MAX_POINTS) refuse('too-many-points', TOO_MANY_POINTS)
     return { lat, lon, name: '', elevationM: null, time: null }
   }
 
@@ -58,13 +58,13 @@ export function readGpx(text: string): Outcome<Gpx> {
   )
   parser.on('opentag', ({ name, attributes }) => {
     path.push(name)
-    if (path.length > DEEPEST)
-      refuse('too-deep', `Elements are nested more than ${DEEPEST} deep; a GPX file needs 6.`)
+    if (path.length > MAX_DEPTH)
+      refuse('too-deep', `Elements are nested more than ${MAX_DEPTH} deep; a GPX file needs 6.`)
     if (path.length === 1 && name !== 'gpx')
       refuse('not-gpx', `The file begins with <${name}>, not with <gpx>.`)
     chars = ''
     if (name === 'trk' || name === 'rte')
-      way = { name: '', kind: name === 'trk' ? 'track' : 'route', points: [] }
+      track = { name: '', kind: name === 'trk' ? 'track' : 'route', points: [] }
     if (name === 'wpt' || name === 'trkpt' || name === 'rtept')
       point = place(attributes as Record<string, string>)
   })
@@ -83,16 +83,16 @@ export function readGpx(text: string): Outcome<Gpx> {
       if (name === 'name') point.name = value
       else if (name === 'ele') point.elevationM = Number.isFinite(Number(value)) ? Number(value) : null
       else if (name === 'time') point.time = value
-    } else if (way && (parent === 'trk' || parent === 'rte') && name === 'name') way.name = value
+    } else if (track && (parent === 'trk' || parent === 'rte') && name === 'name') track.name = value
     if (point && name === 'wpt') gpx.waypoints.push(point)
-    else if (point && way && (name === 'trkpt' || name === 'rtept')) {
-      const before = way.points[way.points.length - 1]
+    else if (point && track && (name === 'trkpt' || name === 'rtept')) {
+      const before = track.points[track.points.length - 1]
       if (before && Math.abs(before.lon - point.lon) > 180)
         refuse('across-180', 'A way crosses 180 degrees of longitude. Split it there into two files.')
-      way.points.push(point)
-    } else if (way && (name === 'trk' || name === 'rte')) {
-      if (way.points.length > 0) gpx.ways.push(way)
-      way = null
+      track.points.push(point)
+    } else if (track && (name === 'trk' || name === 'rte')) {
+      if (track.points.length > 0) gpx.tracks.push(track)
+      track = null
     }
     if (name === 'wpt' || name === 'trkpt' || name === 'rtept') point = null
   })
@@ -105,7 +105,7 @@ export function readGpx(text: string): Outcome<Gpx> {
     return good(null)
   })
   if (!read.ok) return read
-  if (gpx.waypoints.length === 0 && gpx.ways.length === 0)
+  if (gpx.waypoints.length === 0 && gpx.tracks.length === 0)
     return bad(
       problem(
         'no-points',

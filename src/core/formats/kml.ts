@@ -1,10 +1,10 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { SaxesParser } from 'saxes'
 import type { Rings } from '@/core/terrain/cover'
-import { DEEPEST, MOST_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
+import { MAX_DEPTH, MAX_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
 import type { GpxPoint } from './gpx'
 import { areaOf, type MapFile } from './mapContent'
-import { FileRefused, LARGEST_FILE, reading } from './fileRefused'
+import { FileRefused, MAX_FILE_BYTES, reading } from './fileRefused'
 
 /**
  * Reads KML 2.2: placemarks with points to places, lines to ways, polygons to areas. Styles and overlays are
@@ -12,10 +12,10 @@ import { FileRefused, LARGEST_FILE, reading } from './fileRefused'
  * height come from the extended data "kind" and "heightM".
  */
 export function readKml(text: string): Outcome<MapFile> {
-  if (text.length > LARGEST_FILE)
+  if (text.length > MAX_FILE_BYTES)
     return bad(problem('too-large', 'file', 'The file is larger than 64 MB. Split it.'))
   const parser = new SaxesParser({ xmlns: false, position: true })
-  const file: MapFile = { waypoints: [], ways: [], areas: [] }
+  const file: MapFile = { waypoints: [], tracks: [], areas: [] }
   const refuse = (code: string, message: string): never => {
     throw new FileRefused(problem(code, `line ${parser.line}, column ${parser.column}`, message))
   }
@@ -39,7 +39,7 @@ export function readKml(text: string): Outcome<MapFile> {
           )
         const wrong = placeProblem(lat, lon)
         if (wrong) refuse(wrong.code, wrong.message)
-        if (++count > MOST_POINTS) refuse('too-many-points', TOO_MANY_POINTS)
+        if (++count > MAX_POINTS) refuse('too-many-points', TOO_MANY_POINTS)
         return {
           lat,
           lon,
@@ -59,7 +59,7 @@ export function readKml(text: string): Outcome<MapFile> {
     const local = name.replace(/^.*:/, '')
     path.push(local)
     chars = ''
-    if (path.length > DEEPEST) refuse('too-deep', `Elements are nested more than ${DEEPEST} deep.`)
+    if (path.length > MAX_DEPTH) refuse('too-deep', `Elements are nested more than ${MAX_DEPTH} deep.`)
     if (path.length === 1 && local !== 'kml')
       refuse('not-kml', `The file begins with <${name}>, not with <kml>.`)
     if (local === 'NetworkLink' || local === 'NetworkLinkControl')
@@ -71,7 +71,7 @@ export function readKml(text: string): Outcome<MapFile> {
       placemark = {
         name: '',
         data: new Map(),
-        from: [file.waypoints.length, file.ways.length, file.areas.length],
+        from: [file.waypoints.length, file.tracks.length, file.areas.length],
       }
     if (local === 'Polygon') rings = []
     if (local === 'Data' || local === 'SimpleData')
@@ -96,7 +96,7 @@ export function readKml(text: string): Outcome<MapFile> {
       const points = positions(value)
       if (parent === 'Point' && points[0]) file.waypoints.push(points[0])
       else if (parent === 'LineString' && points.length > 1)
-        file.ways.push({ name: '', kind: 'track', points })
+        file.tracks.push({ name: '', kind: 'track', points })
       else if (parent === 'LinearRing' && path.includes('Polygon')) {
         const corners = points.map((p): [number, number] => [p.lon, p.lat])
         if (corners.length < 4)
@@ -110,7 +110,7 @@ export function readKml(text: string): Outcome<MapFile> {
     } else if (local === 'Placemark') {
       const { name: called, data, from } = placemark
       for (const p of file.waypoints.slice(from[0])) p.name = called
-      for (const w of file.ways.slice(from[1])) w.name = called
+      for (const w of file.tracks.slice(from[1])) w.name = called
       for (const a of file.areas.slice(from[2]))
         Object.assign(a, { name: called }, areaOf(data.get('kind') ?? '', data.get('heightM') ?? ''))
       placemark = null
@@ -125,7 +125,7 @@ export function readKml(text: string): Outcome<MapFile> {
     return good(null)
   })
   if (!read.ok) return read
-  if (file.waypoints.length + file.ways.length + file.areas.length === 0)
+  if (file.waypoints.length + file.tracks.length + file.areas.length === 0)
     return bad(problem('no-points', 'file', 'The file has no placemarks with points, lines or polygons.'))
   return good(file)
 }

@@ -2,11 +2,11 @@ import { type Outcome, bad, problem } from '@/core/outcome'
 import { unzipSync } from 'fflate'
 import { readKml } from './kml'
 import type { MapFile } from './mapContent'
-import { FileRefused, LARGEST_FILE } from './fileRefused'
+import { FileRefused, MAX_FILE_BYTES } from './fileRefused'
 
 /** Most members of an archive, and most bytes unpacked. */
-const MOST_MEMBERS = 5000
-const MOST_UNPACKED = 256 * 1024 * 1024
+const MAX_MEMBERS = 5000
+const MAX_UNPACKED = 256 * 1024 * 1024
 
 /**
  * Reads the first KML of a KMZ. Only that member is unpacked, into no more room than the archive says it
@@ -22,10 +22,10 @@ export function readKmz(bytes: Uint8Array): Outcome<MapFile> {
   try {
     const found = unzipSync(bytes, {
       filter: ({ name, originalSize }) => {
-        if (++members > MOST_MEMBERS)
-          refuse('zip-bomb', `It has more than ${MOST_MEMBERS} members; a KMZ needs a few.`)
+        if (++members > MAX_MEMBERS)
+          refuse('zip-bomb', `It has more than ${MAX_MEMBERS} members; a KMZ needs a few.`)
         unpacked += originalSize
-        if (unpacked > MOST_UNPACKED)
+        if (unpacked > MAX_UNPACKED)
           refuse('zip-bomb', 'It would unpack to more than 256 MB. Save it as KML without its pictures.')
         if (name.startsWith('/') || name.split(/[\\/]/).includes('..'))
           refuse(
@@ -33,7 +33,7 @@ export function readKmz(bytes: Uint8Array): Outcome<MapFile> {
             `A member is named "${name.slice(0, 60)}", a path out of the archive. Do not trust this file.`,
           )
         if (taken !== '' || !/\.kml$/i.test(name)) return false
-        if (originalSize > LARGEST_FILE) refuse('too-large', 'Its KML is larger than 64 MB. Split it.')
+        if (originalSize > MAX_FILE_BYTES) refuse('too-large', 'Its KML is larger than 64 MB. Split it.')
         taken = name
         return true
       },

@@ -32,7 +32,7 @@ describe('KML', () => {
   it('points, lines and polygons with their names; a hole after its outline; kind and height', () => {
     const map = taken('a.kml', KML)
     expect(map.waypoints).toEqual([{ lat: 47.2988, lon: -29.5577, elevationM: 4, name: 'Pier', time: null }])
-    expect(map.ways[0]).toMatchObject({ name: 'Lane', points: [{ lat: 47.3 }, { lat: 47.31 }] })
+    expect(map.tracks[0]).toMatchObject({ name: 'Lane', points: [{ lat: 47.3 }, { lat: 47.31 }] })
     const [wood] = map.areas
     expect(wood).toMatchObject({ name: 'Wood & glade', kind: 'wood', heightM: 18 })
     expect(wood!.rings).toHaveLength(2)
@@ -161,11 +161,11 @@ describe('GeoJSON', () => {
         },
       ),
     )
-    expect([map.waypoints.length, map.ways.length, map.areas.length]).toEqual([4, 3, 3])
+    expect([map.waypoints.length, map.tracks.length, map.areas.length]).toEqual([4, 3, 3])
     expect(map.waypoints[0]).toMatchObject({ name: 'Pier', lat: 47.3, lon: -29.5, elevationM: 12 })
     expect(map.areas[0]).toMatchObject({ name: 'W', kind: 'wood', heightM: 12 })
     expect(map.areas[1]).toMatchObject({ kind: '', heightM: null })
-    expect(map.ways[0]!.name).toBe('7')
+    expect(map.tracks[0]!.name).toBe('7')
   })
   it.each([
     ['no JSON', '{', 'not-json', 'file'],
@@ -217,7 +217,7 @@ describe('what is written is read again', () => {
   const map: MapContents = {
     name: 'A & B',
     places: [{ name: 'Pier <1>', role: 'base', lat: 47.3, lon: -29.55 }],
-    ways: [
+    tracks: [
       {
         name: 'Lane',
         points: [
@@ -249,13 +249,13 @@ describe('what is written is read again', () => {
   ])('%s: places, ways, marks, areas', (name, text) => {
     const back = taken(name, text)
     expect(back.waypoints.map((w) => w.name)).toEqual(['Pier <1>', 'L01'])
-    expect(back.ways[0]).toMatchObject({ name: 'Lane', points: [{ elevationM: 3 }, { lon: -29.54 }] })
+    expect(back.tracks[0]).toMatchObject({ name: 'Lane', points: [{ elevationM: 3 }, { lon: -29.54 }] })
     expect(back.areas).toEqual(map.areas)
   })
   it('a.gpx: all but the areas', () => {
     const back = taken('a.gpx', writeGpx(map))
     expect(back.waypoints).toHaveLength(2)
-    expect(back.ways[0]).toMatchObject({ name: 'Lane', kind: 'route' })
+    expect(back.tracks[0]).toMatchObject({ name: 'Lane', kind: 'route' })
     expect(back.areas).toEqual([])
   })
 })

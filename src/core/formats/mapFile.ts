@@ -4,13 +4,13 @@ import { readGpx } from './gpx'
 import type { MapFile } from './mapContent'
 import { readKml } from './kml'
 import { readKmz } from './kmz'
-import { LARGEST_FILE } from './fileRefused'
+import { MAX_FILE_BYTES } from './fileRefused'
 
 export const MAP_FILES = '.gpx,.kml,.kmz,.geojson,.json'
 
 /** Reads GPX, KML, KMZ or GeoJSON, told apart by the name's ending. */
 export function readMapFile(name: string, bytes: Uint8Array): Outcome<MapFile> {
-  if (bytes.byteLength > LARGEST_FILE)
+  if (bytes.byteLength > MAX_FILE_BYTES)
     return bad(problem('too-large', name, 'The file is larger than 64 MB. Split it, or thin out the track.'))
   const ending = /\.[^.]*$/.exec(name.toLowerCase())?.[0]
   if (ending === '.kmz') return readKmz(bytes)

@@ -6,7 +6,7 @@ import type { Rings } from '@/core/terrain/cover'
 export interface MapContents {
   name: string
   places: (Place & { name: string; role: string; elevationM?: number | null })[]
-  ways: { name: string; points: (Place & { elevationM?: number | null })[] }[]
+  tracks: { name: string; points: (Place & { elevationM?: number | null })[] }[]
   marks: (Place & { name: string; legName: string; distanceM: number })[]
   areas: { name: string; kind: string; heightM: number; rings: Rings }[]
 }
@@ -30,7 +30,7 @@ export function writeGeoJson(map: MapContents): string {
         distanceM: Math.round(distanceM * 10) / 10,
       }),
     ),
-    ...map.ways.map((w) =>
+    ...map.tracks.map((w) =>
       feature(
         'LineString',
         w.points.map((p) => [p.lon, p.lat, ...up(p)]),
@@ -65,7 +65,7 @@ export function writeKml(map: MapContents): string {
       .ele('Point')
       .ele('coordinates')
       .txt(tuple(m))
-  for (const w of map.ways)
+  for (const w of map.tracks)
     placemark(w.name, { role: 'leg' }).ele('LineString').ele('coordinates').txt(w.points.map(tuple).join(' '))
   for (const a of map.areas) {
     const polygon = placemark(a.name, { kind: a.kind, heightM: a.heightM }).ele('Polygon')
@@ -93,7 +93,7 @@ export function writeGpx(map: MapContents): string {
   }
   for (const p of map.places) point('wpt', p).ele('name').txt(p.name)
   for (const m of map.marks) point('wpt', m).ele('name').txt(m.name)
-  for (const w of map.ways) {
+  for (const w of map.tracks) {
     const route = gpx.ele('rte')
     route.ele('name').txt(w.name)
     for (const p of w.points) point('rtept', p, route)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { coordinateText, inverse, snapToWay, utmZone } from '.'
+import { coordinateText, inverse, snapToTrack, utmZone } from '.'
 
 describe('coordinates in words', () => {
   const harbour = { lat: 47.298807, lon: -29.557697 }
@@ -19,22 +19,22 @@ describe('coordinates in words', () => {
 })
 
 describe('snapToWay', () => {
-  const way = [
+  const track = [
     { lat: 47, lon: -30 },
     { lat: 47, lon: -29.99 },
     { lat: 47.01, lon: -29.99 },
   ]
   it('finds the nearest place of a way, how far off and how far along', () => {
-    const s = snapToWay(way, { lat: 47.001, lon: -29.995 })!
+    const s = snapToTrack(track, { lat: 47.001, lon: -29.995 })!
     expect(s.place.lat).toBeCloseTo(47, 6)
     expect(s.offM).toBeCloseTo(111.2, 0)
-    expect(s.alongM).toBeCloseTo(inverse(way[0]!, { lat: 47, lon: -29.995 }).distanceM, 0)
-    const corner = snapToWay(way, { lat: 46.99, lon: -29.98 })!
+    expect(s.alongM).toBeCloseTo(inverse(track[0]!, { lat: 47, lon: -29.995 }).distanceM, 0)
+    const corner = snapToTrack(track, { lat: 46.99, lon: -29.98 })!
     expect(corner.place).toMatchObject({ lat: expect.closeTo(47, 6), lon: expect.closeTo(-29.99, 6) })
-    expect(snapToWay(way, { lat: 47.02, lon: -29.99 })!.alongM).toBeCloseTo(
-      inverse(way[0]!, way[1]!).distanceM + inverse(way[1]!, way[2]!).distanceM,
+    expect(snapToTrack(track, { lat: 47.02, lon: -29.99 })!.alongM).toBeCloseTo(
+      inverse(track[0]!, track[1]!).distanceM + inverse(track[1]!, track[2]!).distanceM,
       0,
     )
-    expect(snapToWay([way[0]!], way[1]!)).toBeNull()
+    expect(snapToTrack([track[0]!], track[1]!)).toBeNull()
   })
 })

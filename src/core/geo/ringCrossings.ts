@@ -18,7 +18,7 @@ const PIECE_M = 25
  * @throws RangeError on a spacing that is not above 0
  */
 export function ringCrossings(
-  way: readonly Place[],
+  track: readonly Place[],
   base: Place,
   spacingM: number,
   firstOnly = false,
@@ -27,8 +27,8 @@ export function ringCrossings(
   const found: RingCrossing[] = []
   const met = new Set<number>()
   let alongM = 0
-  for (let i = 1; i < way.length; i++) {
-    const [a, b] = [way[i - 1]!, way[i]!]
+  for (let i = 1; i < track.length; i++) {
+    const [a, b] = [track[i - 1]!, track[i]!]
     const lengthM = inverse(a, b).distanceM
     const pieces = Math.max(1, Math.ceil(lengthM / PIECE_M))
     const at = (t: number): Place => ({ lat: a.lat + t * (b.lat - a.lat), lon: a.lon + t * (b.lon - a.lon) })

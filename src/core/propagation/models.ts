@@ -3,7 +3,7 @@ import { egliLoss } from './egli'
 import { freeSpaceLoss } from './freeSpace'
 import { hataLoss } from './hata'
 import { effectiveRadiusKm, horizonKm, USUAL_K } from './horizon'
-import { deltaBullingtonLoss, LOWEST_DIFFRACTION_MHZ, type Profile } from './p526'
+import { deltaBullingtonLoss, MIN_DIFFRACTION_MHZ, type Profile } from './p526'
 import { planeEarthBreakKm, planeEarthLoss } from './planeEarth'
 
 export const MODELS = [
@@ -64,9 +64,9 @@ export function whyNot(model: ModelName, path: PathGeometry): string[] {
       break
     case 'terrain':
       outside(profile === null, 'the ground is not known here')
-      outside(f < LOWEST_DIFFRACTION_MHZ, 'made for 10 MHz and up')
+      outside(f < MIN_DIFFRACTION_MHZ, 'made for 10 MHz and up')
       outside(
-        f >= LOWEST_DIFFRACTION_MHZ && f < 30,
+        f >= MIN_DIFFRACTION_MHZ && f < 30,
         'below 30 MHz it knows the ground’s shape and not the ground wave or the sky',
       )
       break
@@ -105,7 +105,7 @@ export function modelLoss(model: ModelName, path: PathGeometry): ModelLoss {
     case 'Egli':
       return { db: egliLoss(f, d, baseM, farM), notes }
     case 'terrain': {
-      if (!profile || f < LOWEST_DIFFRACTION_MHZ) return { db: null, notes }
+      if (!profile || f < MIN_DIFFRACTION_MHZ) return { db: null, notes }
       const polarisation = vertical ? 'vertical' : 'horizontal'
       const at = {
         frequencyMHz: f,

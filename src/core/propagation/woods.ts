@@ -1,5 +1,5 @@
 /** Woods deeper than this count as this deep, m. */
-const DEEPEST_M = 400
+const MIN_DEPTH_M = 400
 /** Below this Weissberger does not hold, MHz. */
 const WEISSBERGER_FROM_MHZ = 230
 
@@ -15,7 +15,7 @@ const WEISSBERGER_FROM_MHZ = 230
  */
 export function woodsLoss(frequencyMHz: number, depthM: number, gammaDbPerM = 0.05): number {
   if (!(depthM >= 0)) throw new RangeError(`depthM must be 0 or more, not ${depthM}`)
-  const depth = Math.min(depthM, DEEPEST_M)
+  const depth = Math.min(depthM, MIN_DEPTH_M)
   if (depth === 0) return 0
   if (frequencyMHz < WEISSBERGER_FROM_MHZ) {
     const most = 1.37 * frequencyMHz ** 0.42

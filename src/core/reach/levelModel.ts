@@ -61,13 +61,13 @@ const LEVEL_PRIORS = {
 } as const
 
 /** Fewest marks for a level model. */
-const FEWEST_LEVEL_MARKS = 5
+const MIN_LEVEL_MARKS = 5
 const WIDEST = 5
 const DRAWS = 240
 const SEED = 1
-const MOST_STEPS = 121
+const MAX_STEPS = 121
 /** Of a step of the grid, for what a link has of its own where that is much less. */
-const MOST_PARTS = 8
+const MAX_PARTS = 8
 
 /** The reports of a leg in the order of its marks. */
 export interface LegData {
@@ -108,7 +108,7 @@ export function levelLogLikelihood(
 ): number {
   const { shadowDb, linkDb, callDb } = p
   const half = WIDEST * shadowDb
-  const n = Math.min(MOST_STEPS, 2 * Math.ceil(half / (Math.min(callDb, shadowDb) / 1.5)) + 1)
+  const n = Math.min(MAX_STEPS, 2 * Math.ceil(half / (Math.min(callDb, shadowDb) / 1.5)) + 1)
   const h = (2 * half) / (n - 1)
   const single = Math.hypot(callDb, linkDb)
   const row = new Float64Array(n)
@@ -195,7 +195,7 @@ interface OwnEffect {
 /** Nodes are 0.7 σu apart, or closer where calls are steadier than that, and fall on the grid. */
 function ownEffectOn(h: number, { linkDb, callDb }: LevelParameters): OwnEffect {
   const apart = Math.max(0.2 * linkDb, Math.min(0.7 * linkDb, 1.2 * callDb))
-  const parts = Math.max(1, Math.min(MOST_PARTS, Math.ceil(h / apart)))
+  const parts = Math.max(1, Math.min(MAX_PARTS, Math.ceil(h / apart)))
   const step = h / parts
   const stride = Math.max(1, Math.floor(apart / step))
   const far = Math.ceil((3.4 * linkDb) / (stride * step))
@@ -318,7 +318,7 @@ function begin(legs: readonly LegData[], groups: number): number[] | null {
  * {@link LEVEL_PRIORS}; not heard is below a threshold with a width. The mode of the posterior and Laplace's
  * approximation about it.
  * @param reports cells in dB; those of marks that are not among the marks are passed over
- * @returns null below {@link FEWEST_LEVEL_MARKS} marks at different distances, or where nothing bounds the levels
+ * @returns null below {@link MIN_LEVEL_MARKS} marks at different distances, or where nothing bounds the levels
  */
 export function fitLevels(marks: readonly LevelMark[], reports: readonly LevelReport[]): LevelFit | null {
   const known = new Set(marks.filter((m) => m.distanceM > 0).map((m) => m.id))
@@ -327,7 +327,7 @@ export function fitLevels(marks: readonly LevelMark[], reports: readonly LevelRe
     used.filter((r) => Number.isFinite(r.cell.lower) && Number.isFinite(r.cell.upper)).map((r) => r.markId),
   )
   const distances = new Set(marks.filter((m) => bounded.has(m.id)).map((m) => Math.round(m.distanceM)))
-  if (bounded.size < FEWEST_LEVEL_MARKS || distances.size < 3) return null
+  if (bounded.size < MIN_LEVEL_MARKS || distances.size < 3) return null
   const groups = [...new Set(used.map((r) => r.group))].sort()
   const legs = legsOf(
     marks.filter((m) => known.has(m.id)),

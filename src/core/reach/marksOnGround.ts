@@ -5,7 +5,7 @@ import { pathClearance, type Clearance, type GroundProfile } from '@/core/terrai
 import type { Mark } from '@/core/trial/plan'
 
 /** A mark with what the ground and each link have to say there. */
-export interface MarkOutlook {
+export interface MarkPrediction {
   mark: Mark
   /** Over the sea, m; null where it is not known. */
   groundM: number | null
@@ -20,7 +20,7 @@ export function marksOnGround(
   profiles: ReadonlyMap<string, GroundProfile>,
   links: readonly Link[],
   settings: PredictionSettings,
-): MarkOutlook[] {
+): MarkPrediction[] {
   const { baseM, farM, frequencyMHz } = sightEnds(links)
   return marks.map((mark) => {
     const profile = profiles.get(mark.id)
@@ -39,7 +39,7 @@ export function marksOnGround(
 }
 
 /** Whether the edge of a link is expected inside a leg. */
-export interface EdgeOutlook {
+export interface EdgePrediction {
   linkId: string
   comes: boolean
   /** Where the chance first stays below one half, m; null where it does not. */
@@ -49,12 +49,12 @@ export interface EdgeOutlook {
 }
 
 /** For one leg and each link: does the edge come, and what would bring it. */
-export function edgesOf(outlooks: readonly MarkOutlook[], links: readonly Link[]): EdgeOutlook[] {
-  const sorted = [...outlooks].sort((a, b) => a.mark.distanceM - b.mark.distanceM)
-  return links.flatMap((link): EdgeOutlook[] => {
+export function edgesOf(predictions: readonly MarkPrediction[], links: readonly Link[]): EdgePrediction[] {
+  const sorted = [...predictions].sort((a, b) => a.mark.distanceM - b.mark.distanceM)
+  return links.flatMap((link): EdgePrediction[] => {
     const seen = sorted.filter((o) => o.weaker[link.id])
     if (seen.length === 0) return []
-    const chance = (o: MarkOutlook) => o.weaker[link.id]!.chance
+    const chance = (o: MarkPrediction) => o.weaker[link.id]!.chance
     const last = seen.length - 1
     let from = seen.length
     while (from > 0 && chance(seen[from - 1]!) < 0.5) from--

@@ -24,7 +24,7 @@ export interface MeasuredSlope {
 }
 
 /** Fewest marks for a slope to be quoted. */
-const FEWEST_MARKS = 5
+const MIN_MARKS = 5
 const ROUNDS = 400
 const NARROWEST_DB = 0.5
 
@@ -88,13 +88,13 @@ function fit(levels: readonly LevelAt[]): Fit | null {
  * The slope measured on this ground, reports as the intervals that they are: not heard and full scale count. Interval
  * regression (Dempster, Laird and Rubin 1977); its interval by the jackknife over marks, since repeats and
  * directions at one mark are not further evidence.
- * @returns null below {@link FEWEST_MARKS} marks at different distances, or where nothing bounds the levels
+ * @returns null below {@link MIN_MARKS} marks at different distances, or where nothing bounds the levels
  */
 export function measuredSlope(levels: readonly LevelAt[]): MeasuredSlope | null {
   const used = levels.filter((l) => l.distanceM > 0 && (Number.isFinite(l.lower) || Number.isFinite(l.upper)))
   const marks = [...new Set(used.map((l) => l.markId))]
   const bounded = used.filter((l) => Number.isFinite(l.lower) && Number.isFinite(l.upper))
-  if (marks.length < FEWEST_MARKS || new Set(bounded.map((l) => l.markId)).size < FEWEST_MARKS) return null
+  if (marks.length < MIN_MARKS || new Set(bounded.map((l) => l.markId)).size < MIN_MARKS) return null
   const all = fit(used)
   if (!all) return null
   const without = marks.flatMap((m) => {

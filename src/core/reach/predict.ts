@@ -68,10 +68,10 @@ function clutterDb(cover: CoverAt | null | undefined, heightM: number, usualDb: 
 }
 
 /** Below this the ground wave and the sky rule, MHz, and nothing here predicts a level to count on. */
-const LOWEST_PREDICTED_MHZ = 30
+const MIN_PREDICTED_MHZ = 30
 
 /** Whether levels of a link are predicted at all. */
-export const isPredicted = (link: Link) => Math.min(link.out.txMHz, link.base.txMHz) >= LOWEST_PREDICTED_MHZ
+export const isPredicted = (link: Link) => Math.min(link.out.txMHz, link.base.txMHz) >= MIN_PREDICTED_MHZ
 
 /** One direction of a link over one path. */
 export interface Prediction {
@@ -180,25 +180,25 @@ export function predictBoth(link: Link, path: PredictedPath, settings: Predictio
 }
 
 /** Differences smaller than this are none, dB. */
-const LEAST_DB = 0.5
+const MIN_DB = 0.5
 
 function whyWeaker(link: Link, toBase: Prediction, fromBase: Prediction): string {
   const difference = fromBase.marginDb - toBase.marginDb
-  if (Math.abs(difference) < LEAST_DB) return 'both ways alike'
+  if (Math.abs(difference) < MIN_DB) return 'both ways alike'
   const way = difference > 0 ? 'to base' : 'from base'
   const reasons: string[] = []
   const power = 10 * Math.log10(link.base.powerW / link.out.powerW)
-  if (Math.abs(power) > LEAST_DB && power > 0 === difference > 0)
+  if (Math.abs(power) > MIN_DB && power > 0 === difference > 0)
     reasons.push(
       `${power > 0 ? 'the base' : 'the one out there'} sends ${Math.abs(power).toFixed(1)} dB more`,
     )
   const hears = fromBase.neededDbm - toBase.neededDbm
-  if (Math.abs(hears) > LEAST_DB && hears < 0 === difference > 0)
+  if (Math.abs(hears) > MIN_DB && hears < 0 === difference > 0)
     reasons.push(
       `${hears < 0 ? 'the base' : 'the one out there'} needs ${Math.abs(hears).toFixed(1)} dB more to hear`,
     )
   const path = toBase.lossDb - fromBase.lossDb
-  if (Math.abs(path) > LEAST_DB && path > 0 === difference > 0)
+  if (Math.abs(path) > MIN_DB && path > 0 === difference > 0)
     reasons.push(`its frequency loses ${Math.abs(path).toFixed(1)} dB more on the way`)
   return `${way} is the weaker by ${Math.abs(difference).toFixed(1)} dB${reasons.length > 0 ? `: ${reasons.join(', ')}` : ''}`
 }

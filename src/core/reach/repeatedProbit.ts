@@ -17,14 +17,14 @@ const SPREADS = [0.05, 0.4, 0.8, 1.3, 2, 3]
 
 const kept = new Map<string, Float64Array>()
 /** Counts of one log are few; those of very many logs are not kept for ever. */
-const MOST_KEPT = 2000
+const MAX_KEPT = 2000
 
 /** A table that was made once is kept: counts come again and again. */
 function tableOf(k: number, n: number, spread: number): Float64Array {
   const key = `${k}/${n} ${spread}`
   const old = kept.get(key)
   if (old) return old
-  if (kept.size >= MOST_KEPT) kept.clear()
+  if (kept.size >= MAX_KEPT) kept.clear()
   const made = table(k, n, spread)
   kept.set(key, made)
   return made

@@ -1,10 +1,10 @@
 import type { InferType } from 'yup'
-import { figure, flag, list, LONGEST, oneOf, record, text, variant } from '@/core/schema'
+import { figure, flag, list, MAX_LETTERS, oneOf, record, text, variant } from '@/core/schema'
 
 const wordStep = record({
   /** 0 is "not heard"; for readability words 0 to 5. */
   step: figure().integer().min(0).max(50).required(),
-  words: list(text(LONGEST.line).required(), 200).required(),
+  words: list(text(MAX_LETTERS.line).required(), 200).required(),
 })
 
 /** One step of a list of plain words; several wordings can share a step. */

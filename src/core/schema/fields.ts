@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { LONGEST } from './limits'
+import { MAX_LETTERS } from './limits'
 
 // Yup turns what it is given into what is wanted: "10" into 10, 57 into "57", "[1]" into a list. At a border that
 // hides what came in, so these take nothing but what they name. A form that takes typed text says so itself.
@@ -11,8 +11,8 @@ function strict<S extends yup.AnySchema>(schema: S): S {
   return bare
 }
 
-/** A text, and nothing that could be read as one. Ends are trimmed; the longest is said, or {@link LONGEST}'s note. */
-export const text = (longest: number = LONGEST.note) =>
+/** A text, and nothing that could be read as one. Ends are trimmed; the longest is said, or {@link MAX_LETTERS}'s note. */
+export const text = (longest: number = MAX_LETTERS.note) =>
   strict(yup.string())
     .typeError('${path} must be a text')
     .transform((v: unknown) => (typeof v === 'string' ? v.trim() : v))
@@ -22,7 +22,7 @@ export const text = (longest: number = LONGEST.note) =>
 export const id = () =>
   strict(yup.string())
     .typeError('${path} must be an id')
-    .max(LONGEST.id)
+    .max(MAX_LETTERS.id)
     .test(
       'id',
       '${path} is no id',
@@ -102,7 +102,7 @@ export const dictionary = <T>(value: yup.Schema<T>, most = 200) =>
       const keys = Object.keys(given)
       if (keys.length > most) return wrong(`${context.path} may have at most ${most} keys`)
       for (const key of keys) {
-        if (!isKey(key) || key.length > LONGEST.id) return wrong(`${key.slice(0, 40)} is no key`, key)
+        if (!isKey(key) || key.length > MAX_LETTERS.id) return wrong(`${key.slice(0, 40)} is no key`, key)
         try {
           value.validateSync(given[key])
         } catch (e) {

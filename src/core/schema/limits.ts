@@ -1,5 +1,5 @@
 /** The most letters of each text that is kept. Forms and the border both read them here. */
-export const LONGEST = {
+export const MAX_LETTERS = {
   /** An id made here or by another program. */
   id: 80,
   letter: 4,

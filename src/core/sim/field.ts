@@ -29,7 +29,7 @@ export interface SimulatedField {
   linkDb: number
   fadingDb: number
   /** Links whose mark-by-link effect is another, dB. */
-  unsteadyDb?: Record<string, number>
+  erraticDb?: Record<string, number>
   /** A level at which half of the calls are heard, dBm, and how soft that edge is, dB. */
   thresholdDbm: number
   softDb: number
@@ -143,7 +143,7 @@ export function simulateRun(plan: TrialPlan, field: SimulatedField, upTo = 1): C
   )) {
     const link = plan.links.find((l) => l.id === linkId)!
     const key = `${markId}|${linkId}`
-    if (!own.has(key)) own.set(key, (field.unsteadyDb?.[linkId] ?? field.linkDb) * random.normal())
+    if (!own.has(key)) own.set(key, (field.erraticDb?.[linkId] ?? field.linkDb) * random.normal())
     if (random.uniform() < field.forgotten) continue
     const median =
       medianLevel(link, direction, mark.distanceM, field, field.overGround?.(link, mark) ?? null) +

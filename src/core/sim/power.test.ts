@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { link, plan, rig } from '@/core/findings/testPlan'
+import { link, plan, rig } from '@/core/testing/plans'
 import { linkKey } from '@/core/reach'
 import { marksForPower, tellsOnce } from './power'
 

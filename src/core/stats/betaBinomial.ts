@@ -26,7 +26,7 @@ export interface CountDifference {
   calls: number
 }
 
-const FEWEST = 8
+const MIN = 8
 
 /**
  * ln of the beta-binomial chance of k of n, without the binomial coefficient.
@@ -46,7 +46,7 @@ export function logBetaBinomial(k: number, n: number, m: number, s: number): num
  */
 export function betaBinomialDifference(calls: readonly CountAt[]): CountDifference | null {
   const [a, b] = [0, 1].map((l) => calls.filter((c) => c.link === l && c.n > 0)) as [CountAt[], CountAt[]]
-  if (a.length < FEWEST || b.length < FEWEST) return null
+  if (a.length < MIN || b.length < MIN) return null
   const all = [...a, ...b]
   const middle = all.reduce((s, c) => s + c.x, 0) / all.length
   const logistic = (v: number) => Math.min(1 - 1e-6, Math.max(1e-6, 1 / (1 + Math.exp(-v))))

@@ -54,7 +54,7 @@ function tabled(width: number, softDb: number, sd: number): Kind {
 export type ChanceTables = (cell: LevelCell, sd: number) => ChanceTable
 
 /** Kinds that are kept; with new spreads all the time the old ones are let go. */
-const MOST_KINDS = 60
+const MAX_KINDS = 60
 
 /**
  * Chances of reports as tables, one for each kind of report (how wide, how soft) and each spread: reports of
@@ -68,7 +68,7 @@ export function chanceTables(): ChanceTables {
     for (const k of kinds)
       if (k.sd === sd && k.softDb === cell.softDb && (k.width === width || Math.abs(k.width - width) < 1e-9))
         return k
-    if (kinds.length >= MOST_KINDS) kinds = kinds.slice(MOST_KINDS / 2)
+    if (kinds.length >= MAX_KINDS) kinds = kinds.slice(MAX_KINDS / 2)
     const made = tabled(width, cell.softDb, sd)
     kinds.push(made)
     return made

@@ -1,5 +1,5 @@
 /** A pivot smaller than this share of its diagonal element is none. */
-const LEAST_PIVOT = 1e-14
+const MIN_PIVOT = 1e-14
 
 /**
  * Lower triangle L of a symmetric matrix, L Lᵀ = a (Cholesky; Golub and Van Loan, Matrix Computations, section 4.2). A
@@ -12,7 +12,7 @@ export function cholesky(a: readonly (readonly number[])[]): number[][] {
     for (let i = j; i < n; i++) {
       let s = a[i]![j]!
       for (let k = 0; k < j; k++) s -= l[i]![k]! * l[j]![k]!
-      if (i === j) l[j]![j] = s > LEAST_PIVOT * Math.abs(a[j]![j]!) ? Math.sqrt(s) : 0
+      if (i === j) l[j]![j] = s > MIN_PIVOT * Math.abs(a[j]![j]!) ? Math.sqrt(s) : 0
       else l[i]![j] = l[j]![j]! > 0 ? s / l[j]![j]! : 0
     }
   return l

@@ -18,7 +18,7 @@ export interface OrderedDifference {
   marks: number
 }
 
-const FEWEST = 8
+const MIN = 8
 /** Marks' own effect about the middle of the marks, in units of a report's own spread. */
 const NODES = Array.from({ length: 25 }, (_, i) => (i - 12) * 0.35)
 
@@ -33,7 +33,7 @@ const NODES = Array.from({ length: 25 }, (_, i) => (i - 12) * 0.35)
 export function orderedProbit(marks: readonly OrderedMark[], levels: number): OrderedDifference | null {
   const told = marks.filter((m) => m.a.length > 0 && m.b.length > 0)
   const used = [...new Set(told.flatMap((m) => [...m.a, ...m.b]))].sort((x, y) => x - y)
-  if (told.length < FEWEST || used.length < 2 || levels < 3) return null
+  if (told.length < MIN || used.length < 2 || levels < 3) return null
   // Places that nobody gave leave no trace: cut points stand between those that were.
   const at = new Map(used.map((v, i) => [v, i]))
   const cuts = used.length - 1

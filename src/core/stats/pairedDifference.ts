@@ -19,7 +19,7 @@ export interface Interval {
 
 export interface PairedDifference {
   method: 'paired interval likelihood, closed form' | 'paired interval likelihood, integrated'
-  /** Median of the posterior, dB; null below {@link LEAST_MARKS} informative marks. */
+  /** Median of the posterior, dB; null below {@link MIN_MARKS} informative marks. */
   estimate: number | null
   /** 5 to 95 per cent points. */
   interval90: Interval
@@ -44,7 +44,7 @@ export interface PairedDifference {
 export const ALLOWANCE = 1.08
 
 /** Below this many informative marks the answer is "cannot tell". */
-export const LEAST_MARKS = 4
+export const MIN_MARKS = 4
 
 function support(grid: GridPosterior): [number, number] {
   const { density, startDb, stepDb } = grid
@@ -85,7 +85,7 @@ export function pairedDifference(marks: readonly PairedMark[]): PairedDifference
     marksSilent: silent,
     grid: null,
   }
-  if (telling.length < LEAST_MARKS) return result
+  if (telling.length < MIN_MARKS) return result
 
   const reachDb = Math.min(120, 30 + largestGap(telling))
   const all = closed ? closedForm(pairs) : integrated(telling, reachDb)

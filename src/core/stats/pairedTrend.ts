@@ -20,7 +20,7 @@ export interface PairedTrend {
 }
 
 /** Fewest marks, and fewest different places, for a trend. */
-const FEWEST_TREND_MARKS = 8
+const MIN_TREND_MARKS = 8
 /** Weak prior of the slope: nought with this standard deviation, dB a unit of x. */
 const PRIOR_SLOPE_SD = 15
 const N_LEVEL = 41
@@ -86,7 +86,7 @@ function quantilesOf(values: Float64Array, weights: Float64Array, ps: readonly n
  * @param marks reports already evened, dB
  * @param xs x of each mark, such as lg distance
  * @param spreadDb spread of the difference at a mark, above nought
- * @returns null below {@link FEWEST_TREND_MARKS} telling marks, or where all stand at one x
+ * @returns null below {@link MIN_TREND_MARKS} telling marks, or where all stand at one x
  */
 export function pairedTrend(
   marks: readonly PairedMark[],
@@ -97,7 +97,7 @@ export function pairedTrend(
     const groups = mark.groups.filter((g) => informsDifference(g.a, g.b))
     return groups.length > 0 ? [{ mark: { id: mark.id, groups }, x: xs[i]! }] : []
   })
-  if (telling.length < FEWEST_TREND_MARKS) return null
+  if (telling.length < MIN_TREND_MARKS) return null
   const [first, last] = [Math.min(...telling.map((t) => t.x)), Math.max(...telling.map((t) => t.x))]
   if (!(last - first > 0.15)) return null
   const middle = telling.reduce((s, t) => s + t.x, 0) / telling.length

@@ -24,7 +24,7 @@ export interface HeightGrid {
 }
 
 /** Most cells that a grid may have: a tile of one second, and some. */
-export const MOST_CELLS = 16_000_000
+export const MAX_CELLS = 16_000_000
 
 export const gridBounds = (g: HeightGrid) => ({
   west: g.west,

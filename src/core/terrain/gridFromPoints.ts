@@ -1,6 +1,6 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
 import type { Place } from '@/core/geo'
-import { MOST_CELLS, type HeightGrid } from './grid'
+import { MAX_CELLS, type HeightGrid } from './grid'
 import { packHeights } from './packHeights'
 
 /** A place whose height somebody measured. */
@@ -14,20 +14,16 @@ const METRES = 111_320
 const REACH_M = 1_000
 /** How many of the nearest points make a height. */
 const NEAREST = 6
-const FEWEST = 3
+const MIN = 3
 
 /**
  * A grid from heights known at some places only, by the inverse square of the distance to the nearest of them (Shepard
  * 1968). Ground farther than a kilometre from every point stays unknown. A makeshift, and to be shown as one.
  */
 export function gridFromPoints(name: string, points: readonly HeightPoint[]): Outcome<HeightGrid> {
-  if (points.length < FEWEST)
+  if (points.length < MIN)
     return bad(
-      problem(
-        'points',
-        name,
-        `It holds ${points.length} places with a height; at least ${FEWEST} are needed.`,
-      ),
+      problem('points', name, `It holds ${points.length} places with a height; at least ${MIN} are needed.`),
     )
   const lats = points.map((p) => p.lat)
   const middle = (Math.min(...lats) + Math.max(...lats)) / 2
@@ -39,7 +35,7 @@ export function gridFromPoints(name: string, points: readonly HeightPoint[]): Ou
   const south = Math.min(...lats) - marginLat
   const width = Math.ceil((east - west) / STEP) + 1
   const height = Math.ceil((north - south) / STEP) + 1
-  if (width * height > MOST_CELLS)
+  if (width * height > MAX_CELLS)
     return bad(
       problem(
         'too-large',

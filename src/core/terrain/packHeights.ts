@@ -1,11 +1,11 @@
 import { VOID } from './grid'
 
 /** Heights beyond this are no heights on the earth, m. */
-const [LOWEST_M, HIGHEST_M] = [-11_500, 9_000]
+const [MIN_M, MAX_M] = [-11_500, 9_000]
 
 /** Heights as 16-bit whole numbers: in decimetres where all fit, else in metres. NaN and what is no height is void. */
 export function packHeights(heightsM: ArrayLike<number>): { data: Int16Array; scaleM: number } {
-  const known = (v: number) => v >= LOWEST_M && v <= HIGHEST_M
+  const known = (v: number) => v >= MIN_M && v <= MAX_M
   let fine = true
   for (let i = 0; i < heightsM.length; i++) {
     const v = heightsM[i]!

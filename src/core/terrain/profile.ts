@@ -32,7 +32,7 @@ export interface PathCover {
 }
 
 /** Most samples of one profile, and fewest. */
-const [MOST, FEWEST] = [2000, 24]
+const [MAX, MIN] = [2000, 24]
 const FALLBACK_SPACING_M = 60
 
 /**
@@ -48,7 +48,7 @@ export function groundProfile(
 ): GroundProfile {
   const lengthKm = inverse(from, to).distanceM / 1000
   const step = spacingM(terrain, from) ?? spacingM(terrain, to) ?? FALLBACK_SPACING_M
-  const n = samples ?? Math.max(FEWEST, Math.min(MOST, Math.ceil((lengthKm * 1000) / step) + 1))
+  const n = samples ?? Math.max(MIN, Math.min(MAX, Math.ceil((lengthKm * 1000) / step) + 1))
   const distancesKm = new Float64Array(n)
   const heightsM = new Float64Array(n)
   const along = greatCircle(from, to)
@@ -161,7 +161,7 @@ export function clearingHeightM(profile: Profile, farM: number, frequencyMHz: nu
 }
 
 /** Heights between which a mast is looked for, m. */
-const [LOWEST_MAST_M, HIGHEST_MAST_M] = [0.5, 200]
+const [MIN_MAST_M, MAX_MAST_M] = [0.5, 200]
 
 /**
  * Least height of the near antenna at which diffraction costs no more than so many dB; null where no mast
@@ -175,8 +175,8 @@ export function mastForLoss(
   lossDb = 6,
 ): number | null {
   const loss = (h: number) => deltaBullingtonLoss(profile, h, farM, path).lossDb
-  if (loss(HIGHEST_MAST_M) > lossDb) return null
-  let [low, high] = [LOWEST_MAST_M, HIGHEST_MAST_M]
+  if (loss(MAX_MAST_M) > lossDb) return null
+  let [low, high] = [MIN_MAST_M, MAX_MAST_M]
   if (loss(low) <= lossDb) return low
   for (let i = 0; i < 24; i++) {
     const middle = (low + high) / 2

@@ -1,5 +1,5 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
-import { MOST_CELLS, VOID, type HeightGrid } from './grid'
+import { MAX_CELLS, VOID, type HeightGrid } from './grid'
 import { packHeights } from './packHeights'
 
 const KEYS = [
@@ -55,12 +55,12 @@ export function readAsciiGrid(name: string, text: string): Outcome<HeightGrid> {
         'The head of an ASCII grid gives ncols, nrows, xllcorner, yllcorner and cellsize; one of them is missing or is not above 0.',
       ),
     )
-  if (ncols * nrows > MOST_CELLS)
+  if (ncols * nrows > MAX_CELLS)
     return bad(
       problem(
         'too-large',
         name,
-        `It claims ${ncols} × ${nrows} cells; ${MOST_CELLS} are the most. Cut it to your ground first.`,
+        `It claims ${ncols} × ${nrows} cells; ${MAX_CELLS} are the most. Cut it to your ground first.`,
       ),
     )
   const north = y + (nrows - 1) * stepLat

@@ -1,7 +1,7 @@
 import { fromArrayBuffer } from 'geotiff'
 import proj4 from 'proj4'
 import { type Outcome, bad, good, problem } from '@/core/outcome'
-import { MOST_CELLS, VOID, type HeightGrid } from './grid'
+import { MAX_CELLS, VOID, type HeightGrid } from './grid'
 import { packHeights } from './packHeights'
 
 /** Geographic systems whose degrees are taken as WGS 84's; they differ by metres at most. */
@@ -46,10 +46,10 @@ export async function readGeoTiff(name: string, bytes: ArrayBuffer): Promise<Out
     const tiff = await fromArrayBuffer(bytes)
     const image = await tiff.getImage()
     const [width, height] = [image.getWidth(), image.getHeight()]
-    if (!(width >= 2 && height >= 2) || width * height > MOST_CELLS)
+    if (!(width >= 2 && height >= 2) || width * height > MAX_CELLS)
       return refuse(
         'too-large',
-        `It claims ${width} × ${height} cells; 2 × 2 to ${MOST_CELLS} in all can be read. Cut it to your ground first.`,
+        `It claims ${width} × ${height} cells; 2 × 2 to ${MAX_CELLS} in all can be read. Cut it to your ground first.`,
       )
     // Nothing compresses heights a thousandfold: a header that claims so lies.
     if (width * height > bytes.byteLength * 1000)

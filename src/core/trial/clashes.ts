@@ -29,8 +29,8 @@ export interface ClockOffset {
 }
 
 /** Offsets smaller than this are the pace of the work and no fault of a clock, s. */
-const LEAST_S = 120
-const FEWEST_PAIRS = 4
+const MIN_S = 120
+const MIN_PAIRS = 4
 
 const median = (values: number[]): number => {
   const v = [...values].sort((a, b) => a - b)
@@ -57,10 +57,10 @@ export function clockOffsets(log: RunLog): ClockOffset[] {
   const first = timesOf(reference)
   return others.flatMap((device) => {
     const differences = [...timesOf(device)].flatMap(([k, t]) => (first.has(k) ? [t - first.get(k)!] : []))
-    if (differences.length < FEWEST_PAIRS) return []
+    if (differences.length < MIN_PAIRS) return []
     const offsetS = median(differences)
     const spread = median(differences.map((d) => Math.abs(d - offsetS)))
-    return Math.abs(offsetS) > Math.max(LEAST_S, 2 * spread)
+    return Math.abs(offsetS) > Math.max(MIN_S, 2 * spread)
       ? [{ device, against: reference, offsetS: Math.round(offsetS), pairs: differences.length }]
       : []
   })

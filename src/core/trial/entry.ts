@@ -1,1 +1,1 @@
-export type { Carried, CheckBody, Entry, EntryBody, Fix, Grade, Recording } from './entryRecord'
+export type { Carried, CheckBody, Entry, EntryBody, PositionFix, Grade, Recording } from './entryRecord'

@@ -9,7 +9,7 @@ import {
   flag,
   id,
   list,
-  LONGEST,
+  MAX_LETTERS,
   moment,
   oneOf,
   record,
@@ -23,7 +23,7 @@ import { checkKeyFields, checkKeyRecord, markRecord } from './planRecord'
 const direction = oneOf(DIRECTIONS)
 const farthestM = 2e6
 const distanceM = () => figure().min(0).max(farthestM)
-const note = () => text(LONGEST.shortNote).defined()
+const note = () => text(MAX_LETTERS.shortNote).defined()
 /** An id that may be left open. */
 const idOrNull = () => id().nullable().defined()
 
@@ -35,17 +35,17 @@ const fixRecord = record({
 })
 
 /** Where somebody stood, and how well that is known. */
-export type Fix = InferType<typeof fixRecord>
+export type PositionFix = InferType<typeof fixRecord>
 const fix = fixRecord.nullable().defined()
 /** Absent in entries of devices that kept no positions. */
 const fixIfAny = fixRecord.nullable().optional().default(undefined)
 
 const checkFields = {
   ...checkKeyFields,
-  text: text(LONGEST.report).required(),
+  text: text(MAX_LETTERS.report).required(),
   /** Calls it took, 1 or more. */
   calls: figure().integer().min(1).max(99).required(),
-  remark: text(LONGEST.remark).defined(),
+  remark: text(MAX_LETTERS.remark).defined(),
   /** "sent": the far end recorded itself and it is still to be graded. */
   state: oneOf(['graded', 'sent']),
   fix: fixIfAny,
@@ -64,8 +64,8 @@ export type CheckBody = Held<'check'>
 const gradeFields = {
   checkId: id(),
   /** Who listened: "first", "second" or a name. */
-  listener: text(LONGEST.name).required(),
-  text: text(LONGEST.report).required(),
+  listener: text(MAX_LETTERS.name).required(),
+  text: text(MAX_LETTERS.report).required(),
   /** The listener knew neither rig nor mark. */
   blind: flag().required(),
 }
@@ -78,9 +78,9 @@ const carriedFields = {
   direction,
   what: oneOf(['throughput', 'delay']),
   value: figure().min(0).max(1e6).required(),
-  server: text(LONGEST.line).required(),
+  server: text(MAX_LETTERS.line).required(),
   /** What lies between: "through the relay", "own server on the base". */
-  path: text(LONGEST.line).defined(),
+  path: text(MAX_LETTERS.line).defined(),
   /** What the contract or the line allows, in the same unit; null where nothing is known to cap it. */
   cap: figure().moreThan(0).max(1e6).nullable().defined(),
 }
@@ -89,7 +89,7 @@ export type Carried = Held<'carried'>
 
 const recordingFields = {
   mediaId: id(),
-  name: text(LONGEST.fileName).required(),
+  name: text(MAX_LETTERS.fileName).required(),
   /** Which end it was made at. */
   at: oneOf(LISTENERS),
   seconds: figure().min(0).max(1e6).required(),
@@ -113,7 +113,7 @@ const ENTRY_KINDS = {
     replaced: list(id(), 20_000).required(),
     marks: list(markRecord.required(), 5000).required(),
   },
-  note: { text: text(LONGEST.note).required() },
+  note: { text: text(MAX_LETTERS.note).required() },
   run: { state: oneOf(['finished', 'reopened', 'voided']), reason: note() },
   /** The second link against the first, switched at once. */
   compare: {
@@ -140,7 +140,7 @@ const ENTRY_KINDS = {
     distanceM: distanceM().nullable().defined(),
     fix,
   },
-  noise: { markId: idOrNull(), text: text(LONGEST.report).required(), note: note() },
+  noise: { markId: idOrNull(), text: text(MAX_LETTERS.report).required(), note: note() },
   scan: {
     markId: idOrNull(),
     channels: list(
@@ -172,8 +172,8 @@ const ENTRY_KINDS = {
   },
   conditions: {
     when: oneOf(['start', 'change', 'end']),
-    values: dictionary(text(LONGEST.report).defined()),
-    ticked: list(text(LONGEST.line).required(), 60).required(),
+    values: dictionary(text(MAX_LETTERS.report).defined()),
+    ticked: list(text(MAX_LETTERS.line).required(), 60).required(),
   },
   change: {
     what: oneOf(['attenuator', 'rig out', 'rig back', 'pose', 'part', 'other']),
@@ -182,7 +182,7 @@ const ENTRY_KINDS = {
     text: note(),
   },
   /** Letters drawn for a blind order, by link; off is the unblinding. */
-  blind: { on: flag().required(), letters: dictionary(text(LONGEST.letter).defined()) },
+  blind: { on: flag().required(), letters: dictionary(text(MAX_LETTERS.letter).defined()) },
   measured: {
     markId: id(),
     how: oneOf(MARK_MEANS),
@@ -193,10 +193,10 @@ const ENTRY_KINDS = {
   /** Somebody who joined in, with what they say of themselves. */
   station: {
     name: text(80).required(),
-    place: text(LONGEST.line).defined(),
+    place: text(MAX_LETTERS.line).defined(),
     direction,
     linkId: idOrNull(),
-    text: text(LONGEST.report).defined(),
+    text: text(MAX_LETTERS.report).defined(),
   },
   /** A check that surprised is asked for once more, beyond the plan. */
   repeat: { key: checkKeyRecord.required() },
@@ -233,7 +233,7 @@ const ENTRY_KINDS = {
           '${path} must be a text, a number, or true or false',
           (v) =>
             v === undefined ||
-            (typeof v === 'string' && v.length <= LONGEST.note) ||
+            (typeof v === 'string' && v.length <= MAX_LETTERS.note) ||
             (typeof v === 'number' && Number.isFinite(v)) ||
             typeof v === 'boolean',
         ),

@@ -2,4 +2,4 @@
 export const PICTURE_TYPE = /^image\/(jpeg|png|webp|gif|heic|heif|avif)$/
 
 /** The largest photo, clip or recording that is kept, bytes: some hours of speech. */
-export const MOST_MEDIA_BYTES = 400_000_000
+export const MAX_MEDIA_BYTES = 400_000_000

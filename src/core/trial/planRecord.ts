@@ -3,7 +3,7 @@ import { DIRECTIONS } from '@/core/kit/rig/terms'
 import { linkRecord } from '@/core/kit/rig/rigRecord'
 import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
-import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import { earStateList } from './earStateRecord'
 import { MARK_MEANS, ORDER_SCHEMES, SURROUNDINGS } from './terms'
 
@@ -14,9 +14,9 @@ const metres = () => figure().min(0).max(FARTHEST_M)
 /** A mark as the log and a run's frozen plan hold it. */
 export const markRecord = record({
   id: id(),
-  name: text(LONGEST.name).required(),
+  name: text(MAX_LETTERS.name).required(),
   legId: id(),
-  legName: text(LONGEST.name).required(),
+  legName: text(MAX_LETTERS.name).required(),
   /** Crow-flies, m. */
   distanceM: metres().moreThan(0).required(),
   /** How well the distance is known, standard deviation in m; null where by coordinates. */
@@ -35,16 +35,16 @@ export type Mark = InferType<typeof markRecord>
 
 /** A plan as a run file holds it. */
 export const planRecord = record({
-  trialName: text(LONGEST.trialName).required(),
+  trialName: text(MAX_LETTERS.trialName).required(),
   /** Where the base stands; null where its place is not known. */
   base: record({
-    name: text(LONGEST.name).defined(),
+    name: text(MAX_LETTERS.name).defined(),
     lat: figure().min(-90).max(90).nullable().defined(),
     lon: figure().min(-180).max(180).nullable().defined(),
   })
     .nullable()
     .defined(),
-  question: text(LONGEST.question).defined(),
+  question: text(MAX_LETTERS.question).defined(),
   links: list(linkRecord.required(), 200).required(),
   marks: list(markRecord.required(), 20_000).required(),
   directions: list(oneOf(DIRECTIONS), 3).required(),
@@ -53,14 +53,14 @@ export const planRecord = record({
   repeats: figure().integer().min(1).max(1000).required(),
   order: record({ scheme: oneOf(ORDER_SCHEMES), seed: figure().required() }).required(),
   /** What is held the same for all links. */
-  sameAs: list(text(LONGEST.line).required(), 60).required(),
+  sameAs: list(text(MAX_LETTERS.line).required(), 60).required(),
   /** The difference that would matter to the user, dB. */
   marginDb: figure().moreThan(0).max(300).required(),
   /** Stated reliability for the reach, 0 to 1. */
   reliability: figure().min(0).max(1).required(),
   surroundings: oneOf(SURROUNDINGS),
   /** The link repeated in every run. */
-  controlLinkId: text(LONGEST.id).nullable().defined(),
+  controlLinkId: text(MAX_LETTERS.id).nullable().defined(),
   /** What a continuous signal is called by ear; absent in runs begun before trials had lists of their own. */
   earStates: earStateList.optional(),
   /** A reach that is needed, and one not to be exceeded, m. */

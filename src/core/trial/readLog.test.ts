@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { messageOf } from '@/core/outcome'
-import { rig } from '@/core/findings/testPlan'
+import { rig } from '@/core/testing/plans'
 import { readEntries } from './readLog'
 
 const entry = (body: object) => ({

@@ -1,5 +1,5 @@
 import type { InferType } from 'yup'
-import { figure, id, list, LONGEST, moment, oneOf, record, text } from '@/core/schema'
+import { figure, id, list, MAX_LETTERS, moment, oneOf, record, text } from '@/core/schema'
 import { entryRecord } from './entryRecord'
 import { planRecord } from './planRecord'
 import { LOG_PROTOCOL } from './terms'
@@ -11,7 +11,7 @@ const packRecord = record({
     .required(),
   runId: id(),
   trialId: id(),
-  runName: text(LONGEST.fileName).required(),
+  runName: text(MAX_LETTERS.fileName).required(),
   startedAt: moment().required(),
   plan: planRecord.required(),
 })

@@ -1,6 +1,6 @@
 /** Lowest and highest frequency that is taken for MHz without asking. */
-const LOWEST_MHZ = 0.1
-const HIGHEST_MHZ = 30_000
+const MIN_MHZ = 0.1
+const MAX_MHZ = 30_000
 
 /** Another meaning of a number typed as MHz. */
 export interface FrequencyMeaning {
@@ -28,7 +28,7 @@ export function likelyFrequencies(
   bands: readonly { fromMHz: number; toMHz: number }[],
 ): FrequencyMeaning[] {
   const fits = (f: number) =>
-    bands.length > 0 ? bands.some((b) => f >= b.fromMHz && f <= b.toMHz) : f >= LOWEST_MHZ && f <= HIGHEST_MHZ
+    bands.length > 0 ? bands.some((b) => f >= b.fromMHz && f <= b.toMHz) : f >= MIN_MHZ && f <= MAX_MHZ
   if (!(value > 0) || fits(value)) return []
   return OTHERS.map(({ typedIn, toMHz }) => ({
     typedIn,

@@ -3,21 +3,21 @@
 import { dayOfFiles } from '@/core/exchange'
 import { v7 } from 'uuid'
 import type { InferType } from 'yup'
-import { LARGEST_FILE, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
+import { MAX_FILE_BYTES, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
 import { listenerOf } from '@/core/kit'
 import { bad, good, problem, type Outcome } from '@/core/outcome'
 import { readReport } from '@/core/reports'
 import { scaleRecord } from '@/core/reports/scaleRecord'
-import { flag, LONGEST, record, text } from '@/core/schema'
+import { flag, MAX_LETTERS, record, text } from '@/core/schema'
 import { checksHash, db, importDay, importedBefore } from '@/data'
 import { act } from '@/server/act'
 import { columnMatchRecord } from './columnMatch'
 
-const file = () => text(LARGEST_FILE)
+const file = () => text(MAX_FILE_BYTES)
 
 const importRecord = record({
-  name: text(LONGEST.trialName).default(''),
-  checksName: text(LONGEST.fileName).required(),
+  name: text(MAX_LETTERS.trialName).default(''),
+  checksName: text(MAX_LETTERS.fileName).required(),
   checks: file().required(),
   gpx: file().nullable().defined(),
   kit: file().required(),

@@ -1,14 +1,14 @@
 import Box from '@mui/material/Box'
-import { byWords, signed, type Causes } from '@/core/findings'
+import { byWords, signed, type Breakdown } from '@/core/findings'
 import { Fragment } from 'react'
 import { TABLE } from './tableStyle'
 
 /** With many pairs only those that change are gone through; the others are summed up. */
-const told = (pairs: Causes['by'][number]['pairs']) =>
+const told = (pairs: Breakdown['by'][number]['pairs']) =>
   pairs.length > 3 ? pairs.filter((p) => p.change) : pairs
 
 /** Differences by leg, distance, kind of ground and time of day, with what is sure of them in a sentence. */
-export function ByTable({ by, name }: { by: Causes['by']; name: (id: string) => string }) {
+export function ByTable({ by, name }: { by: Breakdown['by']; name: (id: string) => string }) {
   return (
     <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Differences by part of the log">
       <Box

@@ -10,7 +10,7 @@ import { EVENING_TERMS, type EveningTerm } from '@/core/findings'
 import type { RunLog, TrialPlan } from '@/core/trial'
 import { choicesText } from './choicesText'
 import { LeftOutPart } from './LeftOutPart'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 
 export interface ShownRun {
   id: string
@@ -25,8 +25,8 @@ interface Props {
   runs: readonly ShownRun[]
   runId: string
   apart: readonly { runId: string; name: string; why: string }[]
-  knobs: Knobs
-  onChange: (change: Partial<Knobs>) => void
+  settings: Settings
+  onChange: (change: Partial<Settings>) => void
 }
 
 const STEPS = [3, 4, 4.5, 5, 6]
@@ -42,12 +42,12 @@ const TERM_WORDS: Record<EveningTerm, string> = {
  * What goes into the findings: runs, evening term by term, how meters are read, what is left out. All of it
  * can be taken back.
  */
-export function ChoicesPanel({ plan, log, runs, runId, apart, knobs, onChange }: Props) {
-  const { choices } = knobs
+export function ChoicesPanel({ plan, log, runs, runId, apart, settings, onChange }: Props) {
+  const { choices } = settings
   // Drawn when it is opened: a long log's checks to choose from are many.
   const [open, setOpen] = useState(false)
   const others = runs.filter((r) => r.id !== runId && r.state !== 'voided' && r.checks > 0)
-  const set = (change: Partial<Knobs['choices']>) => onChange({ choices: { ...choices, ...change } })
+  const set = (change: Partial<Settings['choices']>) => onChange({ choices: { ...choices, ...change } })
   const metered = Object.values(plan.scales).some((s) => 'strength' in s && s.strength.by !== 'ear')
   const step = choices.unitStepDb ?? 'declared'
   return (
@@ -58,7 +58,7 @@ export function ChoicesPanel({ plan, log, runs, runId, apart, knobs, onChange }:
       sx={{ my: 1.5, borderTop: '1px solid var(--rule)', borderBottom: '1px solid var(--rule)', py: 1 }}
     >
       <summary style={{ cursor: 'pointer' }}>
-        <b>What goes in:</b> {choicesText(knobs, runs, runId)}
+        <b>What goes in:</b> {choicesText(settings, runs, runId)}
       </summary>
       {open && (
         <Box sx={{ display: 'grid', gap: 2, gridTemplateColumns: { xs: '1fr', md: '1fr 1fr' }, mt: 1.5 }}>
@@ -99,12 +99,12 @@ export function ChoicesPanel({ plan, log, runs, runId, apart, knobs, onChange }:
                     control={
                       <Checkbox
                         size="small"
-                        checked={knobs.withRuns.includes(r.id)}
+                        checked={settings.withRuns.includes(r.id)}
                         onChange={(e) =>
                           onChange({
                             withRuns: e.target.checked
-                              ? [...knobs.withRuns, r.id]
-                              : knobs.withRuns.filter((id) => id !== r.id),
+                              ? [...settings.withRuns, r.id]
+                              : settings.withRuns.filter((id) => id !== r.id),
                           })
                         }
                       />

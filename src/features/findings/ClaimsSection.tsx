@@ -8,22 +8,22 @@ import { claimWords, type Findings } from '@/core/findings'
 import type { TrialPlan } from '@/core/trial'
 import { distanceUnit, fromShown, toShown, type Units } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 
 interface Props {
   plan: TrialPlan
   findings: Findings
-  knobs: Knobs
+  settings: Settings
   units: Units
-  onClaims: (claims: Knobs['claims']) => void
+  onClaims: (claims: Settings['claims']) => void
 }
 
 /** What a maker or anybody else says that a link reaches, held against what was found. */
-export function ClaimsSection({ plan, findings, knobs, units, onClaims }: Props) {
+export function ClaimsSection({ plan, findings, settings, units, onClaims }: Props) {
   const unit = distanceUnit(units)
   const [typed, setTyped] = useState<Record<string, string>>(() =>
     Object.fromEntries(
-      Object.entries(knobs.claims).map(([id, m]) => [
+      Object.entries(settings.claims).map(([id, m]) => [
         id,
         String(Number(toShown(m / 1000, 'km', units).toFixed(3))),
       ]),
@@ -31,7 +31,7 @@ export function ClaimsSection({ plan, findings, knobs, units, onClaims }: Props)
   )
   const problem = (t: string) => (t.trim() === '' ? null : numberProblem(t, { above: 0, max: 2000 }, unit))
   const wrong = Object.values(typed).some((t) => problem(t) !== null)
-  const claimed = plan.links.filter((l) => knobs.claims[l.id] !== undefined)
+  const claimed = plan.links.filter((l) => settings.claims[l.id] !== undefined)
   return (
     <Box
       component="section"
@@ -82,9 +82,9 @@ export function ClaimsSection({ plan, findings, knobs, units, onClaims }: Props)
             <li key={l.id}>
               {claimWords(
                 l.name,
-                knobs.claims[l.id]!,
+                settings.claims[l.id]!,
                 findings.usable.filter((u) => u.linkId === l.id),
-                knobs.reliability,
+                settings.reliability,
                 units,
               )}
             </li>

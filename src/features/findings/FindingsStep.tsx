@@ -16,22 +16,22 @@ import { Fold, Later, LinkButton, PageHead } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import type { AreaToCover } from './areasToCover'
-import { CausesSection } from './CausesSection'
+import { BreakdownSection } from './BreakdownSection'
 import { ChoicesPanel, type ShownRun } from './ChoicesPanel'
 import { ClaimsSection } from './ClaimsSection'
 import { DifferenceTable } from './DifferenceTable'
 import { differencesCsv, reachesCsv } from './findingsCsv'
 import { OnTheWay } from './OnTheWay'
 import { ReachTable } from './ReachTable'
-import { KnobFields } from './KnobFields'
+import { SettingFields } from './SettingFields'
 import { LegPicker } from './LegPicker'
 import { LevelSection, LevelsToCome } from './LevelSection'
 import { NeedSection } from './NeedSection'
-import { paramsFromKnobs, type Knobs } from './ruleParams'
+import { paramsFromSettings, type Settings } from './ruleParams'
 import { RestsOn } from './RestsOn'
 import { SkySection } from './SkySection'
 import { bracketsOf, scopesOf } from './strips'
-import { useKnobs } from './useKnobs'
+import { useSettings } from './useSettings'
 import { TakeAlong } from './TakeAlong'
 import { TrendSection } from './TrendSection'
 import { Verdicts } from './Verdicts'
@@ -49,7 +49,7 @@ interface Props {
   levels: Promise<LevelFindings | null>
   burdens: [string, Burden][]
   areas: AreaToCover[]
-  knobs: Knobs
+  settings: Settings
   ground: PlanGround | null
   units: Units
 }
@@ -77,12 +77,12 @@ export function FindingsStep({
   levels,
   burdens,
   areas,
-  knobs,
+  settings,
   ground,
   units,
 }: Props) {
   const router = useRouter()
-  const { shown, waiting, turn } = useKnobs(knobs, trialId, runId)
+  const { shown, waiting, turn } = useSettings(settings, trialId, runId)
   const [changing, start] = useTransition()
   const strip = useRef<HTMLDivElement>(null)
   const [leg, setLeg] = useState<string | null>(null)
@@ -96,7 +96,7 @@ export function FindingsStep({
   const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
   const markName = (id: string) => marks.find((m) => m.id === id)?.name ?? id
   const runName = (id: string) => runs.find((r) => r.id === id)?.name ?? id
-  const params = paramsFromKnobs(knobs, runId)
+  const params = paramsFromSettings(settings, runId)
   const scopes = scopesOf(findings, plan)
   const sky = plan.links.some((l) => l.out.txMHz < 30)
   const headline = findings.pairs.filter((p) => p.scope === scopes[0])
@@ -129,7 +129,7 @@ export function FindingsStep({
           This run is void: {log.stateReason}. What follows is shown for the record and does not count.
         </Box>
       )}
-      <Verdicts {...{ plan, findings, name, units }} pairs={headline} reliability={knobs.reliability} />
+      <Verdicts {...{ plan, findings, name, units }} pairs={headline} reliability={settings.reliability} />
       <Box
         sx={{
           display: 'flex',
@@ -146,10 +146,10 @@ export function FindingsStep({
           scales={Object.values(plan.scales)}
           onChange={(rule) => turn({ rule })}
         />
-        <KnobFields knobs={shown} onChange={turn} />
+        <SettingFields settings={shown} onChange={turn} />
         {legs.length > 1 && <LegPicker {...{ legs, leg }} onChange={setLeg} />}
       </Box>
-      <ChoicesPanel {...{ plan, log, runs, runId, apart }} knobs={shown} onChange={turn} />
+      <ChoicesPanel {...{ plan, log, runs, runId, apart }} settings={shown} onChange={turn} />
       <div ref={strip}>
         {log.checks.length > MANY_CHECKS ? <Later height={MANY_HEIGHT}>{drawn}</Later> : drawn}
       </div>
@@ -178,7 +178,7 @@ export function FindingsStep({
       {findings.pairs.length === 0 && <p>A difference needs two links; this run has one.</p>}
       <CopyButton text={() => differencesCsv(findings, name)} label="Copy the differences as CSV" />
       <TrendSection pairs={headline} marginDb={findings.marginDb} name={name} units={units} />
-      {sky && <SkySection {...{ plan, knobs, units }} pairs={headline} onSky={(v) => turn({ sky: v })} />}
+      {sky && <SkySection {...{ plan, settings, units }} pairs={headline} onSky={(v) => turn({ sky: v })} />}
       <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>
         Reach
       </Typography>
@@ -187,11 +187,11 @@ export function FindingsStep({
         <CopyButton text={() => reachesCsv(findings, name)} label="Copy the reaches as CSV" />
       </Box>
       <Suspense fallback={<LevelsToCome />}>
-        <LevelSection {...{ levels, plan, looks, units }} reliability={knobs.reliability} />
+        <LevelSection {...{ levels, plan, looks, units }} reliability={settings.reliability} />
       </Suspense>
-      <NeedSection {...{ plan, findings, burdens, areas, knobs, units }} onNeed={turn} />
-      <ClaimsSection {...{ plan, findings, knobs, units }} onClaims={(claims) => turn({ claims })} />
-      <CausesSection
+      <NeedSection {...{ plan, findings, burdens, areas, settings, units }} onNeed={turn} />
+      <ClaimsSection {...{ plan, findings, settings, units }} onClaims={(claims) => turn({ claims })} />
+      <BreakdownSection
         {...{ trialId, params, units }}
         name={name}
         mark={markName}

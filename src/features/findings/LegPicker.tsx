@@ -14,12 +14,12 @@ interface Props {
 }
 
 /** More legs than these are a list. */
-const MOST_BUTTONS = 5
+const MAX_BUTTONS = 5
 
 /** Which leg the strip shows. */
 export function LegPicker({ legs, leg, onChange }: Props) {
   const options = [['', 'All legs'] as const, ...legs]
-  if (legs.length <= MOST_BUTTONS)
+  if (legs.length <= MAX_BUTTONS)
     return (
       <ToggleButtonGroup
         exclusive

@@ -11,17 +11,17 @@ import type { TrialPlan } from '@/core/trial'
 import { distanceUnit, fromShown, toShown, type Units } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { needOf, type AreaToCover } from './areasToCover'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 import { TABLE } from './tableStyle'
 
 interface Props {
   plan: TrialPlan
   findings: Findings
-  knobs: Knobs
+  settings: Settings
   burdens: [string, Burden][]
   areas: AreaToCover[]
   units: Units
-  onNeed: (change: Pick<Knobs, 'need' | 'areaId'>) => void
+  onNeed: (change: Pick<Settings, 'need' | 'areaId'>) => void
 }
 
 const pounds = (g: number, units: Units) =>
@@ -46,20 +46,20 @@ function burdenText(b: Burden | null, units: Units): string {
 }
 
 /** Is it enough: the rigs against what is needed, the least burdensome that meets it first. */
-export function NeedSection({ plan, findings, knobs, burdens, areas, units, onNeed }: Props) {
-  const { need } = knobs
+export function NeedSection({ plan, findings, settings, burdens, areas, units, onNeed }: Props) {
+  const { need } = settings
   const unit = distanceUnit(units)
   const shown = (m: number | null) =>
     m === null ? '' : String(Number(toShown(m / 1000, 'km', units).toFixed(3)))
   const [floor, setFloor] = useState(shown(need.floorM))
   const [ceiling, setCeiling] = useState(shown(need.ceilingM))
-  const [areaId, setAreaId] = useState(areas.some((a) => a.id === knobs.areaId) ? knobs.areaId : null)
+  const [areaId, setAreaId] = useState(areas.some((a) => a.id === settings.areaId) ? settings.areaId : null)
   const problem = (t: string) => (t.trim() === '' ? null : numberProblem(t, { above: 0, max: 2000 }, unit))
   const metres = (t: string) =>
     numberIn(t) === null ? null : Math.round(fromShown(numberIn(t)!, 'km', units) * 1000)
   const wrong = problem(floor) !== null || problem(ceiling) !== null
   const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
-  const answers = decide(findings, plan.links, needOf(knobs, areas), new Map(burdens), units)
+  const answers = decide(findings, plan.links, needOf(settings, areas), new Map(burdens), units)
   return (
     <Box component="section" aria-label="Is it enough" sx={{ mt: 4 }}>
       <Typography variant="h2" component="h2" sx={{ mb: 1 }}>

@@ -14,7 +14,7 @@ import type { TrialPlan } from '@/core/trial'
 import { aboutDistanceText, type Units } from '@/core/units'
 import { FigureFrame } from './FigureFrame'
 import { PairPicker } from './PairPicker'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 
 const SkyChart = dynamic(() => import('./SkyChart').then((m) => m.SkyChart), { ssr: false })
 
@@ -22,9 +22,9 @@ interface Props {
   plan: TrialPlan
   /** Pairs of the scope that is quoted first. */
   pairs: readonly JudgedPair[]
-  knobs: Knobs
+  settings: Settings
   units: Units
-  onSky: (sky: Knobs['sky']) => void
+  onSky: (sky: Settings['sky']) => void
 }
 
 const HEIGHTS = [2, 4, 6, 8, 10, 12, 15, 20, 30]
@@ -116,7 +116,7 @@ function guessed(links: readonly [Link, Link]): Record<string, SkyAntenna> {
 }
 
 /** Below 30 MHz: what the take-off of two antennas lets expect by distance over one hop, beside what was logged. */
-export function SkySection({ plan, pairs, knobs, units, onSky }: Props) {
+export function SkySection({ plan, pairs, settings, units, onSky }: Props) {
   const [at, setAt] = useState(0)
   const shown = pairs.filter((p) => p.points.length > 0)
   const pair = shown[Math.min(at, shown.length - 1)]
@@ -124,8 +124,8 @@ export function SkySection({ plan, pairs, knobs, units, onSky }: Props) {
   const link = (id: string) => plan.links.find((l) => l.id === id)!
   const [a, b] = [link(pair.a), link(pair.b)]
   const frequencyMHz = a.out.txMHz
-  const { layerKm } = knobs.sky
-  const antennas = { ...guessed([a, b]), ...knobs.sky.antennas }
+  const { layerKm } = settings.sky
+  const antennas = { ...guessed([a, b]), ...settings.sky.antennas }
   const [first, second] = [antennas[a.id], antennas[b.id]]
   const put = (id: string, antenna: SkyAntenna | null) =>
     onSky({

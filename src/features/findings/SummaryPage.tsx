@@ -13,7 +13,7 @@ import {
   nextWords,
   trendWords,
   type Burden,
-  type Causes,
+  type Breakdown,
   type Findings,
 } from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
@@ -24,7 +24,7 @@ import { ReachStrip, stripModel } from '@/ui/strip'
 import { choicesText } from './choicesText'
 import { ReachTable } from './ReachTable'
 import { RestsOn } from './RestsOn'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 import { bracketsOf, scopesOf } from './strips'
 import { Verdicts } from './Verdicts'
 
@@ -35,10 +35,10 @@ interface Props {
   plan: TrialPlan
   log: RunLog
   findings: Findings
-  causes: Causes
+  breakdown: Breakdown
   burdens: [string, Burden][]
   areas: AreaToCover[]
-  knobs: Knobs
+  settings: Settings
   ground: PlanGround | null
   units: Units
 }
@@ -54,10 +54,10 @@ export function SummaryPage({
   plan,
   log,
   findings,
-  causes,
+  breakdown,
   burdens,
   areas,
-  knobs,
+  settings,
   ground,
   units,
 }: Props) {
@@ -70,18 +70,18 @@ export function SummaryPage({
   const mark = (id: string) => marks.find((m) => m.id === id)?.name ?? id
   const [scope] = scopesOf(findings, plan)
   const pairs = findings.pairs.filter((p) => p.scope === scope)
-  const { reliability } = knobs
-  const answers = decide(findings, plan.links, needOf(knobs, areas), new Map(burdens), units)
+  const { reliability } = settings
+  const answers = decide(findings, plan.links, needOf(settings, areas), new Map(burdens), units)
   const sloped = pairs.filter((p) => p.trend)
   const changing = sloped.filter(
     (p) => p.trend!.crossing || p.trend!.slope95.low! > 0 || p.trend!.slope95.high! < 0,
   )
   const told = sloped[0]
   const where = [
-    ...(causes.matrix ? matrixWords(causes.matrix) : []),
+    ...(breakdown.matrix ? matrixWords(breakdown.matrix) : []),
     ...changing.map((p) => `${name(p.a)} against ${name(p.b)}: ${trendWords(p, name, units)}`),
     ...(changing.length === 0 && told ? [trendWords(told, name, units)] : []),
-    ...causes.by.flatMap((g) => g.pairs.filter((p) => p.change).map((p) => byWords(g.what, p, name))),
+    ...breakdown.by.flatMap((g) => g.pairs.filter((p) => p.change).map((p) => byWords(g.what, p, name))),
   ]
   return (
     <Box
@@ -140,8 +140,8 @@ export function SummaryPage({
           </p>
         </>
       )}
-      {causes.next && causes.next.pairsWanted !== null && (
-        <p style={{ margin: '8px 0 0' }}>{nextWords(causes.next, name, mark, units)}</p>
+      {breakdown.next && breakdown.next.pairsWanted !== null && (
+        <p style={{ margin: '8px 0 0' }}>{nextWords(breakdown.next, name, mark, units)}</p>
       )}
       <Box sx={{ breakInside: 'avoid' }}>
         <Typography variant="h2" component="h2" sx={{ mt: 2, mb: 0.5 }}>
@@ -149,7 +149,7 @@ export function SummaryPage({
         </Typography>
         <RestsOn findings={findings} plan={plan} marks={marks.length} />
         <p style={{ margin: '4px 0 0', color: 'var(--soft)' }}>
-          What went in: {choicesText(knobs, runs, run.id)} Intervals are 90 %; marks are the units.
+          What went in: {choicesText(settings, runs, run.id)} Intervals are 90 %; marks are the units.
         </p>
       </Box>
     </Box>

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { AreaRow } from '@/data/areas'
 import { areasToCover, needOf } from './areasToCover'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 
 const base = { name: 'Harbour', lat: 47.3, lon: -29.55 }
 const area = (id: string, kind: AreaRow['kind'], east: number): AreaRow => ({
@@ -43,8 +43,8 @@ describe('areas that are to be covered', () => {
   })
 
   it('an area that is gone asks nothing', () => {
-    const knobs = { need: { floorM: null, ceilingM: null }, reliability: 0.9, areaId: 'bay' } as Knobs
-    expect(needOf(knobs, areas).area?.name).toBe('Area bay')
-    expect(needOf({ ...knobs, areaId: 'gone' }, areas).area).toBeNull()
+    const settings = { need: { floorM: null, ceilingM: null }, reliability: 0.9, areaId: 'bay' } as Settings
+    expect(needOf(settings, areas).area?.name).toBe('Area bay')
+    expect(needOf({ ...settings, areaId: 'gone' }, areas).area).toBeNull()
   })
 })

@@ -3,7 +3,7 @@ import { inverse } from '@/core/geo'
 import { placesInArea } from '@/core/terrain'
 import type { TrialPlan } from '@/core/trial'
 import type { AreaRow } from '@/data/areas'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 
 /** An area of the ground that somebody wants covered. */
 export interface AreaToCover extends AreaNeed {
@@ -28,7 +28,7 @@ export function areasToCover(areas: readonly AreaRow[], base: TrialPlan['base'])
 }
 
 /** What the knobs ask of a rig. */
-export const needOf = ({ need, areaId, reliability }: Knobs, areas: readonly AreaToCover[]): Need => ({
+export const needOf = ({ need, areaId, reliability }: Settings, areas: readonly AreaToCover[]): Need => ({
   ...need,
   reliability,
   area: areas.find((a) => a.id === areaId) ?? null,

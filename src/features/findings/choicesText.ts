@@ -1,10 +1,10 @@
 import { USUAL_EVENING } from '@/core/findings'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 
 /** What goes into the findings, in a line; what is as usual is said shortly. */
-export function choicesText(knobs: Knobs, runs: readonly { id: string }[], runId: string): string {
-  const { evening, leftOut, unitStepDb } = knobs.choices
-  const more = knobs.withRuns.filter((id) => id !== runId && runs.some((r) => r.id === id)).length
+export function choicesText(settings: Settings, runs: readonly { id: string }[], runId: string): string {
+  const { evening, leftOut, unitStepDb } = settings.choices
+  const more = settings.withRuns.filter((id) => id !== runId && runs.some((r) => r.id === id)).length
   const parts = [
     more === 0 ? 'this run' : `this run and ${more} more`,
     evening.join() === USUAL_EVENING.join()

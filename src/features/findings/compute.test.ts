@@ -1,14 +1,14 @@
 import { expect, it } from 'vitest'
 import { inputOf } from '@/core/findings'
 import { loggedChecks } from '@/core/exchange'
-import { testDay } from '@/data/testDay'
+import { testDay } from '@/data/testing/day'
 import type { Link, Rig } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
 import { foldEntries, type Mark, type TrialPlan } from '@/core/trial'
-import { testEntry } from '@/core/trial/testLog'
+import { testEntry } from '@/core/testing/entries'
 import type { RunRow } from '@/data'
 import { findingsOf, findingsThenLevels, poolOf } from './compute'
-import { knobsFromParams } from './ruleParams'
+import { settingsFromParams } from './ruleParams'
 
 const rig = (id: string, powerW = 2): Rig => ({
   id,
@@ -71,9 +71,9 @@ it('a rig described later changes what is evened, though no check has changed', 
     { kind: 'link', link: link('N', rig('strong', 20)), notAt: [], described: true },
     { supersedes: added.id },
   )
-  const knobs = knobsFromParams({}, plan)
+  const settings = settingsFromParams({}, plan)
   const evened = (entries: Parameters<typeof foldEntries>[0]) =>
-    findingsOf(poolOf([{ row: run, log: foldEntries(entries) }], knobs).input).pairs[0]!.evened!.estimate!
+    findingsOf(poolOf([{ row: run, log: foldEntries(entries) }], settings).input).pairs[0]!.evened!.estimate!
   const before = evened([added, ...checks])
   // Ten times the power is ten dB, which is taken out of N and so added to A less N.
   expect(evened([added, ...checks, told]) - before).toBeCloseTo(10, 6)

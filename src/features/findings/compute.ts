@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto'
 import {
   basisOf,
-  causesOf,
+  breakdownOf,
   cellsIn,
   chancesOf,
   comparePairs,
@@ -12,7 +12,7 @@ import {
   poolRuns,
   restsOnLevels,
   tellLevels,
-  type Causes,
+  type Breakdown,
   type Findings,
   type FindingsInput,
   type LevelFindings,
@@ -24,9 +24,9 @@ import {
 import type { PlanGround } from '@/core/reach'
 import { marksNow, planNow, standingChecks, type RunLog } from '@/core/trial'
 import type { RunRow } from '@/data'
-import type { Knobs } from './ruleParams'
+import type { Settings } from './ruleParams'
 
-const LARGEST_CACHE = 24
+const MAX_CACHE = 24
 
 /** The newest few results by what they were made from. */
 function keeper<T>() {
@@ -38,7 +38,7 @@ function keeper<T>() {
       if (old !== undefined) return old
       const made = make()
       kept.set(key, made)
-      if (kept.size > LARGEST_CACHE) kept.delete(kept.keys().next().value!)
+      if (kept.size > MAX_CACHE) kept.delete(kept.keys().next().value!)
       return made
     },
   }
@@ -46,7 +46,7 @@ function keeper<T>() {
 
 const pairsBy = keeper<Prepared['pairs']>()
 const levelsBy = keeper<Prepared['levels']>()
-const causesBy = keeper<Promise<Causes>>()
+const breakdownBy = keeper<Promise<Breakdown>>()
 
 /** Lets whatever else the server was asked go first. */
 const othersFirst = () => new Promise<void>((resolve) => setImmediate(resolve))
@@ -64,10 +64,10 @@ export interface RunWithLog {
   log: RunLog
 }
 
-function partOf({ row, log }: RunWithLog, knobs: Knobs): RunPart {
+function partOf({ row, log }: RunWithLog, settings: Settings): RunPart {
   const reached = new Set([...standingChecks(log), ...log.skipped].map((c) => c.markId))
   const carriedOut = row.conditions.imported || row.plan.marks.every((m) => reached.has(m.id))
-  const { marginDb, reliability } = knobs
+  const { marginDb, reliability } = settings
   const plan = { ...planNow(row.plan, log), marginDb, reliability }
   return {
     id: row.id,
@@ -80,11 +80,11 @@ function partOf({ row, log }: RunWithLog, knobs: Knobs): RunPart {
 }
 
 /** The runs that a reader chose, as one input; the first of them is the one shown. */
-export function poolOf(runs: readonly RunWithLog[], knobs: Knobs): Pool {
+export function poolOf(runs: readonly RunWithLog[], settings: Settings): Pool {
   return poolRuns(
-    runs.map((r) => partOf(r, knobs)),
-    knobs.rule,
-    knobs.choices,
+    runs.map((r) => partOf(r, settings)),
+    settings.rule,
+    settings.choices,
   )
 }
 
@@ -114,12 +114,12 @@ const prepared = (input: FindingsInput) => all(preparing(input))
 export const findingsOf = (input: FindingsInput): Findings => makeFindings(input, prepared(input))
 
 const LOOK_EVERY_MS = 20
-const LONGEST_WAIT_MS = 3000
+const MAX_WAIT_MS = 3000
 
 /** When this thread has had nothing to do for a moment: by then a page has been sent as far as it is known. */
 async function whenQuiet(): Promise<void> {
   const start = performance.now()
-  for (let quiet = 0; quiet < 3 && performance.now() - start < LONGEST_WAIT_MS;) {
+  for (let quiet = 0; quiet < 3 && performance.now() - start < MAX_WAIT_MS;) {
     const asked = performance.now()
     await new Promise<void>((resolve) => setTimeout(resolve, LOOK_EVERY_MS))
     quiet = performance.now() - asked < 1.6 * LOOK_EVERY_MS ? quiet + 1 : 0
@@ -155,25 +155,25 @@ const besideChecks = (runs: readonly RunWithLog[]): RunEvent[] =>
   )
 
 /** What a reader's own machine works the causes out from; the comparisons were made for the page already. */
-export function causesInputOf(runs: readonly RunWithLog[], knobs: Knobs, ground: PlanGround | null) {
-  const { input } = poolOf(runs, knobs)
+export function breakdownInputOf(runs: readonly RunWithLog[], settings: Settings, ground: PlanGround | null) {
+  const { input } = poolOf(runs, settings)
   return { input, basis: basisOf(prepared(input)), ground, events: besideChecks(runs) }
 }
 
-export type CausesInput = ReturnType<typeof causesInputOf>
+export type BreakdownInput = ReturnType<typeof breakdownInputOf>
 
 /**
  * What lies behind the findings of the same runs under the same choices, worked out here; others are answered
  * meanwhile.
  */
-export function causesOfRuns(
+export function breakdownOfRuns(
   runs: readonly RunWithLog[],
-  knobs: Knobs,
+  settings: Settings,
   ground: PlanGround | null,
-): Promise<Causes> {
-  const { input } = poolOf(runs, knobs)
+): Promise<Breakdown> {
+  const { input } = poolOf(runs, settings)
   const events = besideChecks(runs)
-  return causesBy.get(hash([input, ground?.expected ?? null, events]), () =>
-    causesOf(input, prepared(input), ground, events, othersFirst),
+  return breakdownBy.get(hash([input, ground?.expected ?? null, events]), () =>
+    breakdownOf(input, prepared(input), ground, events, othersFirst),
   )
 }

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { testEntry } from '@/core/trial/testLog'
+import { testEntry } from '@/core/testing/entries'
 import { foldEntries, type EntryBody, type Mark, type TrialPlan } from '@/core/trial'
 import { eventLines } from './eventWords'
 

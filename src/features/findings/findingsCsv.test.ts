@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { causesOf, inputOf, makeFindings, prepareFindings } from '@/core/findings'
+import { breakdownOf, inputOf, makeFindings, prepareFindings } from '@/core/findings'
 import { readCsvTable } from '@/core/formats'
 import { ORDINARY_FIELD, simulateRun } from '@/core/sim'
-import { link, logged, plan, rig } from '@/core/findings/testPlan'
+import { link, logged, plan, rig } from '@/core/testing/plans'
 import { byCsv, differencesCsv, reachesCsv } from './findingsCsv'
 
 const links = [link(rig('a')), link(rig('b'))]
@@ -53,7 +53,7 @@ describe('findings for a spreadsheet', () => {
   })
 
   it('by part of the log: every part of every pair, in dB as they are, with a plain minus that a spreadsheet reads', async () => {
-    const { by } = await causesOf(input, prepared, null)
+    const { by } = await breakdownOf(input, prepared, null)
     const t = table(byCsv(by, name))
     expect(t.rows).toHaveLength(by.flatMap((b) => b.pairs.flatMap((x) => x.within)).length)
     expect(row(t, 0)).toMatchObject({ by: 'direction', part: 'to base', changes: 'false', flips: 'false' })

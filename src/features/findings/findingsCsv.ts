@@ -1,4 +1,4 @@
-import type { Causes, Findings } from '@/core/findings'
+import type { Breakdown, Findings } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
 
 const round = (v: number | null | undefined, digits = 2) => (v == null ? null : Number(v.toFixed(digits)))
@@ -48,7 +48,7 @@ export function differencesCsv(findings: Findings, name: (id: string) => string)
 }
 
 /** Differences by part of the log as a table for a spreadsheet. */
-export function byCsv(by: Causes['by'], name: (id: string) => string): string {
+export function byCsv(by: Breakdown['by'], name: (id: string) => string): string {
   return writeCsv(
     ['by', 'part', 'a', 'b', 'difference_db', 'low90_db', 'high90_db', 'marks', 'changes', 'flips'],
     by.flatMap(({ what, pairs }) =>

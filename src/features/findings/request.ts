@@ -1,6 +1,6 @@
 import { listRuns, logOf, openTrial, type Db } from '@/data'
 import { planNow } from '@/core/trial'
-import { knobsFromParams } from './ruleParams'
+import { settingsFromParams } from './ruleParams'
 
 export type Query = Record<string, string | string[] | undefined>
 
@@ -16,12 +16,12 @@ export function findingsAsked(db: Db, trialId: string, query: Query) {
   const shown =
     runs.find((r) => r.row.id === query.run) ?? runs.find((r) => r.log.state !== 'voided') ?? runs[0] ?? null
   if (!shown || shown.log.checks.length === 0)
-    return { open, runs, shown: null, chosen: [], knobs: null, plan: null }
-  const knobs = knobsFromParams(query, shown.row.plan)
+    return { open, runs, shown: null, chosen: [], settings: null, plan: null }
+  const settings = settingsFromParams(query, shown.row.plan)
   const others = runs.filter(
-    (r) => r !== shown && knobs.withRuns.includes(r.row.id) && r.log.checks.length > 0,
+    (r) => r !== shown && settings.withRuns.includes(r.row.id) && r.log.checks.length > 0,
   )
-  return { open, runs, shown, chosen: [shown, ...others], knobs, plan: planNow(shown.row.plan, shown.log) }
+  return { open, runs, shown, chosen: [shown, ...others], settings, plan: planNow(shown.row.plan, shown.log) }
 }
 
 /** The query of a request, as a page gets it. */

@@ -3,7 +3,7 @@ import { USUAL_LAYER_KM, type SkyAntenna } from '@/core/propagation'
 import type { CopyRule } from '@/core/reports'
 
 /** The knobs that a reader of findings may turn over the same log. */
-export interface Knobs {
+export interface Settings {
   rule: CopyRule
   /** The difference that would matter, dB. */
   marginDb: number
@@ -86,7 +86,7 @@ function claimsIn(params: Params): Record<string, number> {
   )
 }
 
-function skyIn(params: Params): Knobs['sky'] {
+function skyIn(params: Params): Settings['sky'] {
   const antennas = Object.fromEntries(
     listIn(params, 'sky').flatMap((text): [string, SkyAntenna][] => {
       const [id, kind, height, loss] = text.split(':').map(decoded)
@@ -100,10 +100,10 @@ function skyIn(params: Params): Knobs['sky'] {
 }
 
 /** All knobs in an address. */
-export function knobsFromParams(
+export function settingsFromParams(
   params: Params,
-  plan: { copyRule: CopyRule; marginDb: number; reliability: number; need: Knobs['need'] },
-): Knobs {
+  plan: { copyRule: CopyRule; marginDb: number; reliability: number; need: Settings['need'] },
+): Settings {
   return {
     rule: ruleFromParams(params, plan.copyRule),
     marginDb: numberIn(params, 'margin', 0.1, 60, plan.marginDb) ?? plan.marginDb,
@@ -132,26 +132,26 @@ export function paramsFromRule(rule: CopyRule, runId: string): string {
 }
 
 /** An address's knobs; what is as usual is not named. */
-export function paramsFromKnobs(knobs: Knobs, runId: string): string {
-  const { floorM, ceilingM } = knobs.need
-  const { evening, leftOut, unitStepDb } = knobs.choices
-  const params = new URLSearchParams(paramsFromRule(knobs.rule, runId))
-  params.set('margin', String(knobs.marginDb))
-  params.set('often', String(knobs.reliability))
+export function paramsFromSettings(settings: Settings, runId: string): string {
+  const { floorM, ceilingM } = settings.need
+  const { evening, leftOut, unitStepDb } = settings.choices
+  const params = new URLSearchParams(paramsFromRule(settings.rule, runId))
+  params.set('margin', String(settings.marginDb))
+  params.set('often', String(settings.reliability))
   params.set('floor', String(floorM ?? ''))
   params.set('ceiling', String(ceilingM ?? ''))
-  if (knobs.areaId) params.set('area', knobs.areaId)
+  if (settings.areaId) params.set('area', settings.areaId)
   if (evening.join() !== USUAL_CHOICES.evening.join()) params.set('even', evening.join())
   if (unitStepDb !== null) params.set('step', String(unitStepDb))
   const code = (parts: readonly (string | number)[]) => parts.map((p) => encodeURIComponent(p)).join(':')
   for (const { what, id, reason } of leftOut) params.append('out', code([what, id, reason]))
-  for (const id of knobs.withRuns) params.append('with', id)
-  for (const [id, metres] of Object.entries(knobs.claims)) params.append('claim', code([id, metres]))
-  for (const [id, a] of Object.entries(knobs.sky.antennas))
+  for (const id of settings.withRuns) params.append('with', id)
+  for (const [id, metres] of Object.entries(settings.claims)) params.append('claim', code([id, metres]))
+  for (const [id, a] of Object.entries(settings.sky.antennas))
     params.append(
       'sky',
       code([id, a.kind === 'horizontal dipole' ? 'dipole' : 'vertical', a.heightM, a.groundLossDb]),
     )
-  if (knobs.sky.layerKm !== USUAL_LAYER_KM) params.set('layer', String(knobs.sky.layerKm))
+  if (settings.sky.layerKm !== USUAL_LAYER_KM) params.set('layer', String(settings.sky.layerKm))
   return params.toString()
 }

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
-import { LARGEST_FILE } from '@/core/formats/fileRefused'
+import { MAX_FILE_BYTES } from '@/core/formats/fileRefused'
 import type { BackdropRow } from '@/data/backdrops'
 import { problem } from '@/core/outcome'
 import { posted } from '@/ui/answers/posted'
@@ -21,7 +21,7 @@ export function Backdrops({ backdrops }: { backdrops: BackdropRow[] }) {
   const [about, setAbout] = useState('')
   const bring = async (file: File) => {
     setAbout(file.name)
-    if (file.size > LARGEST_FILE)
+    if (file.size > MAX_FILE_BYTES)
       return action.refuse(
         problem(
           'large',

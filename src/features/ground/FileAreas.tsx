@@ -8,7 +8,7 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { FileArea } from '@/core/formats'
 import type { AreaKind } from '@/data/areas'
-import { LONGEST } from '@/core/schema'
+import { MAX_LETTERS } from '@/core/schema'
 import { useAction } from '@/ui/answers/useAction'
 import { bringAreas } from './actions'
 import { AREA_KINDS, AREA_WORDS, kindOfFileArea, usualHeightM } from './areaWords'
@@ -32,7 +32,7 @@ export function FileAreas({
   )
   const bring = async () => {
     const taken = areas.map((a) => ({
-      name: a.name.slice(0, LONGEST.name),
+      name: a.name.slice(0, MAX_LETTERS.name),
       kind: kindOf(a),
       heightM: a.heightM ?? usualHeightM(kindOf(a)),
       rings: a.rings,

@@ -11,7 +11,7 @@ import { fromLength, type Units } from '@/core/units'
 import { problem } from '@/core/outcome'
 import { useAction } from '@/ui/answers/useAction'
 import { addTrialLeg } from './actions'
-import { wayLeg, waypointLeg, type MarksFrom } from './legs'
+import { trackLeg, waypointLeg, type MarksFrom } from './legs'
 
 /** A leg from the file: along one of its ways, or at its waypoints alone. */
 export function FileLegForm({
@@ -25,26 +25,26 @@ export function FileLegForm({
   gpx: Gpx
   units: Units
 }) {
-  const [way, setWay] = useState(gpx.ways.length > 0 ? 0 : -1)
+  const [track, setTrack] = useState(gpx.tracks.length > 0 ? 0 : -1)
   const [marks, setMarks] = useState<MarksFrom['kind']>(gpx.waypoints.length > 1 ? 'waypoints' : 'spacing')
   const [spacing, setSpacing] = useState('500')
-  const [name, setName] = useState(gpx.ways[0]?.name || 'Leg')
+  const [name, setName] = useState(gpx.tracks[0]?.name || 'Leg')
   const action = useAction()
   const refuse = (message: string) => action.refuse(problem('leg', 'Leg', message))
   const pick = (i: number) => {
-    setWay(i)
-    setName(gpx.ways[i]?.name || 'Leg')
+    setTrack(i)
+    setName(gpx.tracks[i]?.name || 'Leg')
   }
   const add = async () => {
     const spacingM = fromLength(Number(spacing.replace(',', '.')), units) * (units === 'imperial' ? 3 : 1)
     if (marks !== 'waypoints' && !(spacingM > 0)) return refuse('The spacing must be a number above 0.')
     const leg =
-      way < 0
+      track < 0
         ? waypointLeg(base, gpx, name)
-        : wayLeg(
+        : trackLeg(
             base,
             gpx,
-            way,
+            track,
             name,
             marks === 'waypoints' ? { kind: 'waypoints' } : { kind: marks, spacingM },
           )
@@ -58,8 +58,8 @@ export function FileLegForm({
   }
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
-      <TextField select label="Way" value={way} onChange={(e) => pick(Number(e.target.value))}>
-        {gpx.ways.map((w, i) => (
+      <TextField select label="Way" value={track} onChange={(e) => pick(Number(e.target.value))}>
+        {gpx.tracks.map((w, i) => (
           <MenuItem key={i} value={i}>
             {w.name || `${w.kind} ${i + 1}`}, {w.points.length} points
           </MenuItem>
@@ -67,7 +67,7 @@ export function FileLegForm({
         {gpx.waypoints.length > 0 && <MenuItem value={-1}>No way, the waypoints alone</MenuItem>}
       </TextField>
       <TextField label="Name of the leg" value={name} onChange={(e) => setName(e.target.value)} />
-      {way >= 0 && (
+      {track >= 0 && (
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
           <TextField
             select

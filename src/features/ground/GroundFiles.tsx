@@ -17,7 +17,7 @@ import { Fold, Refused } from '@/ui/shell'
 import { freshTerrainWorker } from '@/ui/terrain/useTerrain'
 import { dropGrid } from './actions'
 
-const LARGEST = 64 * 1024 * 1024
+const MAX_BYTES = 64 * 1024 * 1024
 
 function seconds(step: number): string {
   const s = step * 3600
@@ -58,7 +58,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
   const bring = async (files: File[]) => {
     setProblems([])
     setSaid('')
-    const large = files.find((f) => f.size > LARGEST)
+    const large = files.find((f) => f.size > MAX_BYTES)
     if (large) {
       setProblems([
         {

@@ -62,7 +62,7 @@ export function GroundSide(props: Props) {
     setFile(result.ok ? { name: f.name, map: result.value } : null)
   }
   const hasLegs = legs.length > 0
-  const ways = file !== null && file.map.waypoints.length + file.map.ways.length > 0
+  const tracks = file !== null && file.map.waypoints.length + file.map.tracks.length > 0
   return (
     <Box sx={{ display: 'grid', gap: 3, alignContent: 'start', minWidth: 0 }}>
       {(!site || moving) && (
@@ -100,7 +100,7 @@ export function GroundSide(props: Props) {
         />
         {problems.length > 0 && <Refused title="The file was not taken in" problems={problems} />}
       </Box>
-      {base && file && ways && (
+      {base && file && tracks && (
         <Box>
           <Typography variant="h2" component="h2" sx={{ mb: 1.5 }}>
             Add a leg from {file.name}
@@ -113,7 +113,7 @@ export function GroundSide(props: Props) {
           key={file.name}
           fileName={file.name}
           areas={file.map.areas}
-          onDone={() => setFile(ways ? { ...file, map: { ...file.map, areas: [] } } : null)}
+          onDone={() => setFile(tracks ? { ...file, map: { ...file.map, areas: [] } } : null)}
         />
       )}
       {base && (

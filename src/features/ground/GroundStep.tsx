@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
-import { inverse, snapToWay, type CoordinateFormat, type Place } from '@/core/geo'
+import { inverse, snapToTrack, type CoordinateFormat, type Place } from '@/core/geo'
 import { problem } from '@/core/outcome'
 import type { Direction, Link } from '@/core/kit'
 import { USUAL_PREDICTION } from '@/core/reach'
@@ -31,8 +31,8 @@ import { ProfileSection } from './ProfileSection'
 import { SitesPanel } from './SitesPanel'
 import { useGroundContent, usePlacedMarks } from './useGroundContent'
 import { useOutlines } from './useOutlines'
-import { useOutlooks } from './useOutlooks'
-import { WayPanel } from './WayPanel'
+import { usePredictions } from './usePredictions'
+import { TurnBackPanel } from './TurnBackPanel'
 
 interface Props {
   trialId: string
@@ -87,8 +87,12 @@ export function GroundStep(props: Props) {
   )
   const marks = useMemo(() => legs.flatMap((l) => l.marks), [legs])
   const placed = usePlacedMarks(legs)
-  const { baseM, outlooks, failed: unexpected } = useOutlooks(worker, groundKey, base, marks, links, settings)
-  const content = useGroundContent(base, legs, placed, outlooks, sites, units)
+  const {
+    baseM,
+    predictions,
+    failed: unexpected,
+  } = usePredictions(worker, groundKey, base, marks, links, settings)
+  const content = useGroundContent(base, legs, placed, predictions, sites, units)
   const rings = useOutlines(reach, { worker, groundKey, base, links, directions, settings, reliability })
 
   const outlines = rings.at === 'there' ? rings.value : null
@@ -103,7 +107,7 @@ export function GroundStep(props: Props) {
   }
   const moveMark = async (markId: string, to: Place) => {
     const leg = legs.find((l) => l.marks.some((m) => m.id === markId))
-    const snapped = snap && leg ? snapToWay(leg.way, to) : null
+    const snapped = snap && leg ? snapToTrack(leg.track, to) : null
     const on = snapped && snapped.offM <= SNAP_M ? snapped : null
     await action.run(() => putMark({ markId, place: on?.place ?? to, alongM: on?.alongM ?? null }))
   }
@@ -208,7 +212,7 @@ export function GroundStep(props: Props) {
             trialId={trialId}
             legs={legs}
             links={links}
-            outlooks={outlooks}
+            predictions={predictions}
             hasGround={baseM !== null}
             chosen={chosen?.id ?? null}
             units={units}
@@ -220,7 +224,7 @@ export function GroundStep(props: Props) {
               onSight={(p, h, n) => void showSight(p, h, n)}
             />
           )}
-          <WayPanel marks={marks} minutesAtMark={props.minutesAtMark} units={units} />
+          <TurnBackPanel marks={marks} minutesAtMark={props.minutesAtMark} units={units} />
         </Box>
         <GroundSide
           trialId={trialId}

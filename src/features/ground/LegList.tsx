@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { Link } from '@/core/kit'
-import { edgesOf, type MarkOutlook } from '@/core/reach'
+import { edgesOf, type MarkPrediction } from '@/core/reach'
 import { distanceText, heightText, type Units } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
 import { useAction } from '@/ui/answers/useAction'
@@ -19,7 +19,7 @@ interface Props {
   trialId: string
   legs: LegWithMarks[]
   links: Link[]
-  outlooks: MarkOutlook[]
+  predictions: MarkPrediction[]
   /** Some ground is known, here or elsewhere. */
   hasGround: boolean
   chosen: string | null
@@ -31,8 +31,16 @@ const degrees = (v: number | null) => (v === null ? '' : `${Math.round(v)}°`)
 const back = (v: number | null) => (v === null ? null : (v + 180) % 360)
 const KINDS = { clear: 'in sight', grazing: 'grazing', shadowed: 'shadowed' }
 
-function Edges({ outlooks, links, units }: { outlooks: MarkOutlook[]; links: Link[]; units: Units }) {
-  const edges = edgesOf(outlooks, links)
+function Edges({
+  predictions,
+  links,
+  units,
+}: {
+  predictions: MarkPrediction[]
+  links: Link[]
+  units: Units
+}) {
+  const edges = edgesOf(predictions, links)
   if (edges.length === 0) return null
   const name = (id: string) => links.find((l) => l.id === id)!.name
   const never = edges.filter((e) => !e.comes)
@@ -57,11 +65,11 @@ function Edges({ outlooks, links, units }: { outlooks: MarkOutlook[]; links: Lin
 }
 
 /** Says from where on a leg its ground is not known. */
-function LeavesGround({ outlooks, units }: { outlooks: MarkOutlook[]; units: Units }) {
-  const lost = outlooks.filter(
+function LeavesGround({ predictions, units }: { predictions: MarkPrediction[]; units: Units }) {
+  const lost = predictions.filter(
     (o) => o.mark.lat !== null && Object.keys(o.weaker).length === 0 && o.kind === null,
   )
-  const known = outlooks.filter((o) => o.kind !== null).map((o) => o.mark.distanceM)
+  const known = predictions.filter((o) => o.kind !== null).map((o) => o.mark.distanceM)
   if (lost.length === 0) return null
   return (
     <Box sx={{ my: 0.75 }}>
@@ -77,16 +85,16 @@ function LeavesGround({ outlooks, units }: { outlooks: MarkOutlook[]; units: Uni
 }
 
 /** The trial's legs, each with its marks: where they are, how they lie, what to expect there. */
-export function LegList({ trialId, legs, links, outlooks, hasGround, chosen, units, onChoose }: Props) {
+export function LegList({ trialId, legs, links, predictions, hasGround, chosen, units, onChoose }: Props) {
   const looks = looksOf(links.map((l) => l.letter))
-  const onGround = outlooks.some((o) => o.groundM !== null)
+  const onGround = predictions.some((o) => o.groundM !== null)
   const action = useAction()
   const [measuring, setMeasuring] = useState<string | null>(null)
   return (
     <>
       {action.refusal('It was not taken out', 'Leg')}
       {legs.map((leg) => {
-        const mine = outlooks.filter((o) => o.mark.legId === leg.id)
+        const mine = predictions.filter((o) => o.mark.legId === leg.id)
         return (
           <Box key={leg.id} sx={{ borderTop: '1px solid var(--rule)', py: 1.25 }}>
             <Box sx={{ display: 'flex', alignItems: 'baseline', gap: 1 }}>
@@ -105,8 +113,8 @@ export function LegList({ trialId, legs, links, outlooks, hasGround, chosen, uni
                 Take out
               </Button>
             </Box>
-            <Edges outlooks={mine} links={links} units={units} />
-            {hasGround && <LeavesGround outlooks={mine} units={units} />}
+            <Edges predictions={mine} links={links} units={units} />
+            {hasGround && <LeavesGround predictions={mine} units={units} />}
             <details open={legs.length === 1}>
               <summary style={{ cursor: 'pointer' }}>Its marks</summary>
               <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Marks of ${leg.name}`}>

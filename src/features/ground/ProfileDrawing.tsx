@@ -21,12 +21,12 @@ interface Props {
 
 const HEIGHT = 230
 const [LEFT, RIGHT, TOP, FOOT] = [52, 24, 22, 30]
-const [LOWEST_M, HIGHEST_M] = [0.5, 200]
+const [MIN_M, MAX_M] = [0.5, 200]
 
 /** Keys that raise and lower an antenna, m. */
 const STEPS: Record<string, number> = { ArrowUp: 0.5, ArrowDown: -0.5, PageUp: 5, PageDown: -5 }
 
-const held = (h: number) => Math.min(HIGHEST_M, Math.max(LOWEST_M, Math.round(h * 10) / 10))
+const held = (h: number) => Math.min(MAX_M, Math.max(MIN_M, Math.round(h * 10) / 10))
 
 /** Round heights for the axis. */
 function ticks(low: number, high: number): number[] {
@@ -101,8 +101,8 @@ export function ProfileDrawing(props: Props) {
       tabIndex={0}
       aria-label={`Antenna height at ${name}`}
       aria-orientation="vertical"
-      aria-valuemin={LOWEST_M}
-      aria-valuemax={HIGHEST_M}
+      aria-valuemin={MIN_M}
+      aria-valuemax={MAX_M}
       aria-valuenow={heightM}
       aria-valuetext={heightText(heightM, units)}
       onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}

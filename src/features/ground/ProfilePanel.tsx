@@ -34,17 +34,17 @@ interface Props {
 const TOUCHING_DB = 6
 
 /** Masts higher than this are not spoken of, m. */
-const HIGHEST_MAST_M = 120
+const MAX_MAST_M = 120
 
 /** What mast would clear the ground, and what would make it bearable. */
 function mastWords(clearsM: number, touchesM: number | null, at: string, units: Units): string {
   const show = (m: number) => heightText(Math.max(1, Math.ceil(m)), units)
   const clears =
-    clearsM > HIGHEST_MAST_M
+    clearsM > MAX_MAST_M
       ? `No mast that can be carried at ${at} clears it`
       : `A mast of ${show(clearsM)} at ${at} would clear it`
   const bears =
-    touchesM === null || touchesM > HIGHEST_MAST_M
+    touchesM === null || touchesM > MAX_MAST_M
       ? 'none brings the loss of the ground to 6 dB'
       : `${show(touchesM)} bring the loss of the ground to 6 dB`
   return `${clears}; ${bears}.`

@@ -19,7 +19,7 @@ import { useAction } from '@/ui/answers/useAction'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 import { dropSite } from './actions'
 import { useAreaShares } from './useAreaShares'
-import { useSiteOutlooks } from './useSiteOutlooks'
+import { useSitePrediction } from './useSitePrediction'
 
 interface Props {
   worker: TerrainWorker | null
@@ -66,7 +66,7 @@ function SiteRows({
   onDelete,
   units,
 }: RowProps & { units: Units }) {
-  const site = useSiteOutlooks({ worker, groundKey, place, marks, link, heightsM, settings })
+  const site = useSitePrediction({ worker, groundKey, place, marks, link, heightsM, settings })
   const [low, high] = site.value ?? NOT_KNOWN
   const covered = useAreaShares(toCover, { worker, groundKey, place, link, heightsM, directions, settings })
   const shares = covered.value

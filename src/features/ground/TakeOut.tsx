@@ -23,7 +23,7 @@ function mapContents({ trialName, site, sites, legs, areas }: Props): MapContent
     places: [...(site ? [site] : []), ...sites].flatMap((s) =>
       s.lat !== null && s.lon !== null ? [{ name: s.name, role: s.role, lat: s.lat, lon: s.lon }] : [],
     ),
-    ways: legs.filter((l) => l.way.length > 1).map((l) => ({ name: l.name, points: l.way })),
+    tracks: legs.filter((l) => l.track.length > 1).map((l) => ({ name: l.name, points: l.track })),
     marks: legs
       .flatMap((l) => l.marks)
       .flatMap((m) =>

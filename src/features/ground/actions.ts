@@ -64,7 +64,7 @@ export async function addTapeLeg(trialId: string, leg: unknown): Promise<Outcome
       distanceM,
       distanceSdM: Math.max(0.5, distanceM * sdShare),
     }))
-    return addLegToTrial(db(), v.trialId, { name, how: 'marks', bearingDeg, way: [], marks })
+    return addLegToTrial(db(), v.trialId, { name, how: 'marks', bearingDeg, track: [], marks })
   })
 }
 

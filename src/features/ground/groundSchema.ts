@@ -1,6 +1,6 @@
 import * as yup from 'yup'
-import { figure, flag, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
-import { COVER_KINDS, MOST_CELLS } from '@/core/terrain'
+import { figure, flag, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
+import { COVER_KINDS, MAX_CELLS } from '@/core/terrain'
 import { decimal, needed, openFigure, type OpenFigure } from '@/ui/fields/decimal'
 
 const lat = (number: OpenFigure) =>
@@ -12,7 +12,7 @@ const lon = (number: OpenFigure) =>
     .min(-180, 'Between -180 and 180 degrees')
     .max(180, 'Between -180 and 180 degrees')
 
-const baseName = () => text(LONGEST.name).required('Name the place, such as "Harbour"')
+const baseName = () => text(MAX_LETTERS.name).required('Name the place, such as "Harbour"')
 const baseFields = (number: OpenFigure) => ({ name: baseName(), lat: lat(number), lon: lon(number) })
 
 /** A base as it is typed, and as the server takes it. */
@@ -24,7 +24,7 @@ export const bareBaseSchema = record({ name: baseName() })
 
 /** A leg by bearing: marks at even distances out from the base, in m. */
 export const bearingLegForm = yup.object({
-  name: text(LONGEST.name).required('Name the leg, such as "Shore road"'),
+  name: text(MAX_LETTERS.name).required('Name the leg, such as "Shore road"'),
   bearingDeg: needed(decimal(), 'The bearing').min(0, '0 to 360 degrees').max(360, '0 to 360 degrees'),
   spacing: needed(decimal(), 'The spacing').moreThan(0, 'Spacing must be above 0'),
   count: needed(decimal(), 'The number of marks')
@@ -42,10 +42,10 @@ const metres = () => figure().min(0).max(2.01e7)
 
 /** A leg as the server takes it. */
 export const legSchema = record({
-  name: text(LONGEST.name).required('Name the leg, such as "Shore road"'),
+  name: text(MAX_LETTERS.name).required('Name the leg, such as "Shore road"'),
   how: oneOf(['bearing', 'track', 'marks']),
   bearingDeg: figure().min(-360).max(360).nullable().default(null),
-  way: list(
+  track: list(
     record({
       ...placeFields,
       elevationM: figure().min(-12_000).max(9_000).nullable().default(null),
@@ -72,7 +72,7 @@ const distanceM = () => figure().min(1, 'At least 1 m').max(100_000, 'At most 10
 
 /** Marks by distance alone. */
 export const tapeLegSchema = record({
-  name: text(LONGEST.name).required('Name the leg, such as "Down the lane"'),
+  name: text(MAX_LETTERS.name).required('Name the leg, such as "Down the lane"'),
   bearingDeg: figure().min(0).max(360).nullable().default(null),
   how: means(),
   sdShare: figure().min(0).max(0.5).required(),
@@ -90,7 +90,7 @@ export const measuredSchema = record({
 })
 
 const areaFields = {
-  name: text(LONGEST.name).default(''),
+  name: text(MAX_LETTERS.name).default(''),
   kind: oneOf([...COVER_KINDS, 'to cover']),
   heightM: figure().min(0, 'A height is 0 or more').max(120, 'At most 120 m').required(),
 }
@@ -121,13 +121,13 @@ export const movedSchema = record({
 })
 
 const siteFields = (number: OpenFigure) => ({
-  name: text(LONGEST.name).required('Name the place, such as "North Top"'),
+  name: text(MAX_LETTERS.name).required('Name the place, such as "North Top"'),
   lat: lat(number),
   lon: lon(number),
   role: oneOf(['candidate', 'relay', 'other station']),
   doubtM: number().min(0, 'A radius is 0 or more').max(1_000_000, 'At most 1000 km'),
   moves: flag().default(false),
-  note: text(LONGEST.question).default(''),
+  note: text(MAX_LETTERS.question).default(''),
 })
 
 /** A place beside the base, as it is typed and as the server takes it. */
@@ -136,7 +136,7 @@ export const siteSchema = record(siteFields(openFigure))
 
 /** Where a grid lies and how it is made. */
 export const gridPlaceRecord = record({
-  name: text(LONGEST.fileName).required(),
+  name: text(MAX_LETTERS.fileName).required(),
   width: figure().integer().min(2).required(),
   height: figure().integer().min(2).required(),
   west: figure().min(-181).max(181).required(),
@@ -144,4 +144,4 @@ export const gridPlaceRecord = record({
   stepLon: figure().moreThan(0).max(10).required(),
   stepLat: figure().moreThan(0).max(10).required(),
   scaleM: figure().oneOf([0.1, 1]).required(),
-}).test('cells', `At most ${MOST_CELLS} cells`, (v) => v.width * v.height <= MOST_CELLS)
+}).test('cells', `At most ${MAX_CELLS} cells`, (v) => v.width * v.height <= MAX_CELLS)

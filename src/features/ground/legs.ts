@@ -5,7 +5,7 @@ export interface DraftLeg {
   name: string
   how: 'bearing' | 'track' | 'marks'
   bearingDeg: number | null
-  way: (Place & { elevationM?: number | null })[]
+  track: (Place & { elevationM?: number | null })[]
   marks: { name: string; place: Place; alongM: number | null }[]
 }
 
@@ -25,7 +25,7 @@ export function bearingLeg(
     place: direct(base, bearingDeg, (i + 1) * spacingM),
     alongM: (i + 1) * spacingM,
   }))
-  return { name, how: 'bearing', bearingDeg, way: [base, ...marks.map((m) => m.place)], marks }
+  return { name, how: 'bearing', bearingDeg, track: [base, ...marks.map((m) => m.place)], marks }
 }
 
 export type MarksFrom =
@@ -39,15 +39,15 @@ export type MarksFrom =
 const NEAR_M = 250
 
 /** A leg from a way of a GPX file, its marks every so often along it or at its waypoints. */
-export function wayLeg(base: Place, gpx: Gpx, wayIndex: number, name: string, from: MarksFrom): DraftLeg {
-  const way = gpx.ways[wayIndex]!
+export function trackLeg(base: Place, gpx: Gpx, trackIndex: number, name: string, from: MarksFrom): DraftLeg {
+  const track = gpx.tracks[trackIndex]!
   if (from.kind === 'spacing')
     return {
       name,
       how: 'track',
       bearingDeg: null,
-      way: way.points.map(bare),
-      marks: placesAlong(way.points, from.spacingM)
+      track: track.points.map(bare),
+      marks: placesAlong(track.points, from.spacingM)
         .filter(({ place }) => inverse(base, place).distanceM >= 5)
         .map(({ place, alongM }, i) => ({ name: numbered(name, i), place, alongM })),
     }
@@ -56,8 +56,8 @@ export function wayLeg(base: Place, gpx: Gpx, wayIndex: number, name: string, fr
       name,
       how: 'track',
       bearingDeg: null,
-      way: way.points.map(bare),
-      marks: ringCrossings(way.points, base, from.spacingM, from.kind === 'crow').map(
+      track: track.points.map(bare),
+      marks: ringCrossings(track.points, base, from.spacingM, from.kind === 'crow').map(
         ({ place, alongM }, i) => ({
           name: numbered(name, i),
           place,
@@ -65,17 +65,17 @@ export function wayLeg(base: Place, gpx: Gpx, wayIndex: number, name: string, fr
         }),
       ),
     }
-  const thin = way.points.filter((_, i) => i % Math.ceil(way.points.length / 400) === 0)
+  const thin = track.points.filter((_, i) => i % Math.ceil(track.points.length / 400) === 0)
   const marks = gpx.waypoints
     .filter((w) => inverse(base, w).distanceM >= 5)
     .filter((w) => Math.min(...thin.map((p) => inverse(p, w).distanceM)) <= NEAR_M)
     .map((w, i) => ({
       name: w.name || numbered(name, i),
       place: bare(w),
-      alongM: alongNearest(way.points, w),
+      alongM: alongNearest(track.points, w),
     }))
     .sort((a, b) => a.alongM - b.alongM)
-  return { name, how: 'track', bearingDeg: null, way: way.points.map(bare), marks }
+  return { name, how: 'track', bearingDeg: null, track: track.points.map(bare), marks }
 }
 
 /** A leg of waypoints alone, in order of distance. */
@@ -84,7 +84,7 @@ export function waypointLeg(base: Place, gpx: Gpx, name: string): DraftLeg {
     .filter((w) => inverse(base, w).distanceM >= 5)
     .map((w, i) => ({ name: w.name || numbered(name, i), place: bare(w), alongM: null }))
     .sort((a, b) => inverse(base, a.place).distanceM - inverse(base, b.place).distanceM)
-  return { name, how: 'marks', bearingDeg: null, way: [base, ...marks.map((m) => m.place)], marks }
+  return { name, how: 'marks', bearingDeg: null, track: [base, ...marks.map((m) => m.place)], marks }
 }
 
 const bare = ({ lat, lon, ...rest }: Place & { elevationM?: number | null }) => ({

@@ -2,7 +2,7 @@
 
 import { useMemo } from 'react'
 import type { Place } from '@/core/geo'
-import type { MarkOutlook } from '@/core/reach'
+import type { MarkPrediction } from '@/core/reach'
 import type { Units } from '@/core/units'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
 import type { MapContent } from '@/ui/map/mapDrawing'
@@ -30,15 +30,15 @@ export function useGroundContent(
   base: (Place & { name: string }) | null,
   legs: LegWithMarks[],
   placed: PlacedMark[],
-  outlooks: MarkOutlook[],
+  predictions: MarkPrediction[],
   sites: SiteRow[],
   units: Units,
 ): MapContent {
   return useMemo(
     () => ({
       base,
-      legs: legs.filter((l) => l.way.length > 1).map((l) => ({ name: l.name, way: l.way })),
-      marks: placed.map((m) => ({ ...m, kind: outlooks.find((o) => o.mark.id === m.id)?.kind ?? null })),
+      legs: legs.filter((l) => l.track.length > 1).map((l) => ({ name: l.name, track: l.track })),
+      marks: placed.map((m) => ({ ...m, kind: predictions.find((o) => o.mark.id === m.id)?.kind ?? null })),
       sites: sites.flatMap((s) =>
         s.lat !== null && s.lon !== null
           ? [{ id: s.id, name: s.name, role: s.role, doubtM: s.doubtM, lat: s.lat, lon: s.lon }]
@@ -47,6 +47,6 @@ export function useGroundContent(
       farthestM: Math.max(500, ...legs.flatMap((l) => l.marks).map((m) => m.distanceM)),
       units,
     }),
-    [base, legs, placed, outlooks, sites, units],
+    [base, legs, placed, predictions, sites, units],
   )
 }

@@ -1,7 +1,7 @@
 import { DIRECTIONS } from '@/core/kit'
 import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
-import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import { ORDER_SCHEMES, SURROUNDINGS } from '@/core/trial'
 import { earStateList } from '@/core/trial/earStateRecord'
 
@@ -9,15 +9,15 @@ const distanceM = (above: string) => figure().moreThan(0, above).max(2e6).nullab
 
 /** What the plan step edits, as the server takes it. */
 export const planSchema = record({
-  name: text(LONGEST.trialName).required('The trial needs a name'),
-  question: text(LONGEST.question).default(''),
+  name: text(MAX_LETTERS.trialName).required('The trial needs a name'),
+  question: text(MAX_LETTERS.question).default(''),
   directions: list(oneOf(DIRECTIONS), 3).min(1, 'Choose at least one direction').required(),
   scales: record({ base: scaleRecord, out: scaleRecord }).required(),
   copyRule: copyRuleRecord.required(),
   repeats: figure().integer().min(1, 'At least one').max(20, 'At most 20 repeats').required(),
   orderScheme: oneOf(ORDER_SCHEMES),
   orderSeed: figure().integer().min(0).max(2_000_000_000).required(),
-  sameAs: list(text(LONGEST.line).required(), 40).required(),
+  sameAs: list(text(MAX_LETTERS.line).required(), 40).required(),
   marginDb: figure().moreThan(0, 'The difference that matters must be above 0 dB').max(60).required(),
   surroundings: oneOf(SURROUNDINGS),
   earStates: earStateList

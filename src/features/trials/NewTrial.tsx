@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { LONGEST } from '@/core/schema'
+import { MAX_LETTERS } from '@/core/schema'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { makeTrial } from './actions'
@@ -33,14 +33,14 @@ export function NewTrial() {
         label="Name of the trial"
         value={name}
         onChange={(e) => setName(e.target.value)}
-        slotProps={{ htmlInput: { maxLength: LONGEST.trialName } }}
+        slotProps={{ htmlInput: { maxLength: MAX_LETTERS.trialName } }}
       />
       <TextField
         label="The question it is to answer"
         placeholder="Which antenna should we carry, and how far does each reach?"
         value={question}
         onChange={(e) => setQuestion(e.target.value)}
-        slotProps={{ htmlInput: { maxLength: LONGEST.question } }}
+        slotProps={{ htmlInput: { maxLength: MAX_LETTERS.question } }}
       />
       {action.refusal('No trial was made', 'Name')}
       <Box>

@@ -1,13 +1,13 @@
 'use server'
 
 import { good, type Outcome } from '@/core/outcome'
-import { id, LONGEST, record, text } from '@/core/schema'
+import { id, MAX_LETTERS, record, text } from '@/core/schema'
 import { addTrial, db, deleteTrial } from '@/data'
 import { act } from '@/server/act'
 
 const newTrial = record({
-  name: text(LONGEST.trialName).required('Give the trial a name, such as "Short or long antenna".'),
-  question: text(LONGEST.question).default(''),
+  name: text(MAX_LETTERS.trialName).required('Give the trial a name, such as "Short or long antenna".'),
+  question: text(MAX_LETTERS.question).default(''),
 })
 
 /** Makes a trial. @returns its id */

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { testDay } from '@/data/testDay'
+import { testDay } from '@/data/testing/day'
 import type { EntryBody } from '@/core/trial'
 import {
   addTrial,

@@ -19,7 +19,7 @@ interface Props {
   onTooLarge: (name: string) => void
 }
 
-const LARGEST = 64 * 1024 * 1024
+const MAX_BYTES = 64 * 1024 * 1024
 
 async function opened(file: File): Promise<DroppedFile> {
   const bytes = new Uint8Array(await file.arrayBuffer())
@@ -33,7 +33,7 @@ export function FileDrop({ label, hint, accept, multiple = false, onFiles, onToo
     noClick: true,
     noKeyboard: true,
     onDrop: (files) => {
-      const large = files.find((f) => f.size > LARGEST)
+      const large = files.find((f) => f.size > MAX_BYTES)
       if (large) onTooLarge(large.name)
       else void Promise.all(files.map(opened)).then(onFiles)
     },

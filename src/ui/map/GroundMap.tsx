@@ -37,7 +37,7 @@ import {
   markFeatures,
   ringFeatures,
   siteFeatures,
-  wayFeatures,
+  trackFeatures,
   type MapContent,
 } from './mapDrawing'
 import { groundLayer, pictureLayer, type LoadedGround, type Picture } from './reliefLayers'
@@ -142,7 +142,7 @@ export function GroundMap(props: GroundMapProps) {
 
   const { layers, marked, drawn } = useMemo(() => {
     const marks = markFeatures(content, inks)
-    const drawn = source([...wayFeatures(content, inks), ...siteFeatures(content, inks)])
+    const drawn = source([...trackFeatures(content, inks), ...siteFeatures(content, inks)])
     const marked = new VectorLayer({ source: source(marks) })
     const layers = [
       new Graticule({

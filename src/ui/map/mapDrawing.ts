@@ -31,7 +31,7 @@ interface MapSite extends Place {
 /** What is drawn on the ground. */
 export interface MapContent {
   base: (Place & { name: string }) | null
-  legs: { name: string; way: Place[] }[]
+  legs: { name: string; track: Place[] }[]
   marks: MapMark[]
   sites: MapSite[]
   farthestM: number
@@ -111,9 +111,9 @@ function markStyle(kind: Clearance | null, c: Colours): Style {
   })
 }
 
-export function wayFeatures(content: MapContent, c: Colours): Feature[] {
+export function trackFeatures(content: MapContent, c: Colours): Feature[] {
   return content.legs.flatMap((leg) => {
-    const geometry = () => new LineString(leg.way.map(at))
+    const geometry = () => new LineString(leg.track.map(at))
     const [casing, line] = [new Feature(geometry()), new Feature(geometry())]
     casing.setStyle(new Style({ zIndex: 0, stroke: new Stroke({ color: c.paper, width: 6 }) }))
     line.setStyle(new Style({ zIndex: 1, stroke: new Stroke({ color: c.ink, width: 2.5 }) }))

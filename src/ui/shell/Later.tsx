@@ -3,7 +3,7 @@
 import { startTransition, useEffect, useState, type ReactNode } from 'react'
 
 /** Idle time is waited for no longer than this, ms. */
-const LONGEST_WAIT = 400
+const MAX_WAIT = 400
 /** From one drawing to the next, ms. */
 const APART = 80
 const waiting: (() => void)[] = []
@@ -11,7 +11,7 @@ let going = false
 
 const whenIdle = (f: () => void) =>
   'requestIdleCallback' in window
-    ? window.requestIdleCallback(f, { timeout: LONGEST_WAIT })
+    ? window.requestIdleCallback(f, { timeout: MAX_WAIT })
     : setTimeout(f, APART)
 
 function nextOne() {

@@ -90,7 +90,7 @@ function postOf(plan: TrialPlan, check: LoggedCheck, mark: Mark): Post {
 }
 
 /** Ground that is known over less than this share of the strip is not drawn. */
-const LEAST_KNOWN = 0.02
+const MIN_KNOWN = 0.02
 const WEDGE_STEPS = 48
 
 function wedgeOf(
@@ -137,7 +137,7 @@ export function stripModel(
     farthestM,
     ground:
       ground?.baseGroundM != null &&
-      legs.some((l) => (l.ground.at(-1)?.distanceM ?? 0) > LEAST_KNOWN * farthestM)
+      legs.some((l) => (l.ground.at(-1)?.distanceM ?? 0) > MIN_KNOWN * farthestM)
         ? { baseGroundM: ground.baseGroundM, baseAntennaM: ground.baseAntennaM, legs }
         : null,
     lanes: plan.links.map((link) => ({

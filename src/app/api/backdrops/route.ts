@@ -1,6 +1,6 @@
 import { messageOf } from '@/core/outcome'
 import { refused } from '@/server/json'
-import { LARGEST_FILE } from '@/core/formats'
+import { MAX_FILE_BYTES } from '@/core/formats'
 import { db, storeBackdrop } from '@/data'
 
 /** Takes in an MBTiles file: its name in the address, the file as the body. */
@@ -8,7 +8,7 @@ export async function POST(request: Request) {
   const name = new URL(request.url).searchParams.get('name')?.trim().slice(0, 200)
   if (!name) return refused('The file has no name.')
   const bytes = new Uint8Array(await request.arrayBuffer())
-  if (bytes.byteLength > LARGEST_FILE)
+  if (bytes.byteLength > MAX_FILE_BYTES)
     return refused('It is larger than 64 MB. Cut it to your ground, or leave out the finest levels.')
   const kept = storeBackdrop(db(), name, bytes)
   return kept.ok ? Response.json({ id: kept.value }) : refused(messageOf(kept))

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { packingList, type PackedRig } from '..'
-import { built, kit } from '../testKit'
+import { built, kit } from '@/core/testing/kit'
 
 describe('packing', () => {
   const rigs: PackedRig[] = [

@@ -8,7 +8,7 @@ import {
   type Attribute,
   type ComparedRig,
 } from '..'
-import { built, kit } from '../testKit'
+import { built, kit } from '@/core/testing/kit'
 import type { Assembly } from '../rig/assembly'
 import type { Rig } from '../rig/rig'
 

@@ -13,7 +13,7 @@ import {
   settingFor,
   startSpec,
 } from '..'
-import { built, item, kit, kitWith } from '../testKit'
+import { built, item, kit, kitWith } from '@/core/testing/kit'
 import type { PartOf } from '../parts/part'
 
 const at = { txMHz: 460, rxMHz: null, powerW: 25, antennaHeightM: 8 }

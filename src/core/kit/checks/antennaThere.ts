@@ -13,7 +13,7 @@ export const checkAntennaThere: KitCheck = ({ rig, port, portIndex }) => {
         where: 'Radio',
         message: 'The chain has no radio.',
         wayOut: 'Pick one from the parts.',
-        mend: null,
+        fix: null,
       },
     ]
   if (rig.radio.spec.antennaFixed) {
@@ -26,7 +26,7 @@ export const checkAntennaThere: KitCheck = ({ rig, port, portIndex }) => {
         message: `The antenna of ${name} is fixed: it may not be taken off, and in many services that is the law as well.`,
         wayOut:
           'Take the chain off and compare what may be changed: where it is carried, the power, the place, another radio.',
-        mend: null,
+        fix: null,
       },
     ]
   }
@@ -38,7 +38,7 @@ export const checkAntennaThere: KitCheck = ({ rig, port, portIndex }) => {
         where: name,
         message: `${name} has one antenna port.`,
         wayOut: 'Take the second chain off, or pick a radio with two.',
-        mend: null,
+        fix: null,
       },
     ]
   if (!port.antenna)
@@ -50,7 +50,7 @@ export const checkAntennaThere: KitCheck = ({ rig, port, portIndex }) => {
         message:
           'There is no antenna at the end of the chain. All the power comes back, and the final stage may not live through it.',
         wayOut: 'Put an antenna or a dummy load rated for the power at the end.',
-        mend: null,
+        fix: null,
       },
     ]
   const inside = port.items.slice(0, -1).find((p) => p.part.kind === 'antenna')
@@ -62,7 +62,7 @@ export const checkAntennaThere: KitCheck = ({ rig, port, portIndex }) => {
         where: inside.part.name,
         message: 'There is a second antenna in the middle of the chain.',
         wayOut: 'Take one off.',
-        mend: null,
+        fix: null,
       },
     ]
   return []

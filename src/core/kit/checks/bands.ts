@@ -19,7 +19,7 @@ export const checkBands: KitCheck = (at) => {
             what === 'radio'
               ? 'Choose a channel inside its band, or another radio.'
               : `Take a ${what} for ${frequencyMHz} MHz. Off its band the match is anybody’s guess: sweep it before you transmit.`,
-          mend: null,
+          fix: null,
         })
   }
   if (rig.radio) offBand(rig.radio.name, rig.radio.spec.bands, 'radio')
@@ -34,7 +34,7 @@ export const checkBands: KitCheck = (at) => {
           where: part.name,
           message: `${part.name} is made for up to ${part.spec.maxMHz} MHz and is used at ${highest} MHz. Its loss there is an extrapolation.`,
           wayOut: 'Take a lead made for the frequency, or enter points of its data sheet that reach there.',
-          mend: null,
+          fix: null,
         })
     } else if (part.kind !== 'adapter' && part.kind !== 'attenuator')
       offBand(part.name, part.spec.bands, part.kind)
@@ -48,7 +48,7 @@ export const checkBands: KitCheck = (at) => {
           message: `${family.name} connectors are good to about ${family.maxMHz} MHz; the channel is at ${highest} MHz.`,
           wayOut:
             'It often works with a loss of a few tenths of a dB. For a fair comparison use the same connectors on all rigs.',
-          mend: null,
+          fix: null,
         })
         break
       }

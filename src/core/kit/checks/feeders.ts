@@ -16,7 +16,7 @@ export const checkFeeders: KitCheck = ({ rig, portIndex, units }) => {
         where: part.name,
         message: `Of ${supplyV} V, ${farV.toFixed(1)} V are left behind ${heightText(cableM, units)} of cable at ${drawA} A; the device needs ${leastV} V.`,
         wayOut: 'Take a shorter or a thicker cable, or feed it with a higher voltage.',
-        mend: null,
+        fix: null,
       },
     ]
   })

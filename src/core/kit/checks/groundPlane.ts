@@ -21,7 +21,7 @@ export const checkGroundPlane: KitCheck = ({ rig, port }) => {
       where: port.antenna!.name,
       message: `${port.antenna!.name} needs a ${need} and has none: the current takes the lead or the hand instead, and match and pattern move with them.`,
       wayOut: 'Take a mount on metal, add radials, or take an antenna that needs none.',
-      mend: null,
+      fix: null,
     },
   ]
 }

@@ -1,6 +1,6 @@
 import { solveAdapters } from '../parts/adapters'
 import { endText, mating, type ConnectorEnd } from '../parts/connectors'
-import type { KitCheck, KitProblem, Mend } from './problem'
+import type { KitCheck, KitProblem, Fix } from './problem'
 
 interface Open {
   end: ConnectorEnd
@@ -31,13 +31,13 @@ export const checkJoints: KitCheck = ({ rig, port, portIndex, ownedAdapters, txM
           txMHz,
         )
         let wayOut: string
-        let mend: Mend | null = null
+        let fix: Fix | null = null
         if (turned) {
           wayOut = `Turn ${part.name} round: its other end, ${endText(far)}, mates.`
-          mend = { kind: 'turn round', portIndex, key: item.key }
+          fix = { kind: 'turn round', portIndex, key: item.key }
         } else if (solution.solved) {
           wayOut = `You own what joins them: ${solution.steps.map((s) => s.name).join(', then ')} (${solution.lossDb.toFixed(2)} dB).`
-          mend = { kind: 'insert adapters', portIndex, at, steps: solution.steps }
+          fix = { kind: 'insert adapters', portIndex, at, steps: solution.steps }
         } else wayOut = `None of your adapters joins them. Get ${solution.words}.`
         problems.push({
           code: `connector-${state.why}`,
@@ -45,7 +45,7 @@ export const checkJoints: KitCheck = ({ rig, port, portIndex, ownedAdapters, txM
           where,
           message: `${state.words}${state.harms ? ' Do not force it.' : ''}`,
           wayOut,
-          mend,
+          fix,
         })
       }
     }

@@ -12,7 +12,7 @@ export const checkKnown: KitCheck = ({ port, tx }) => {
       where: name,
       message: `${spec.claimedGain.value} dB against what? Against a dipole it is 2.15 dB more than against an isotropic antenna; without saying, it is counted as nothing.`,
       wayOut: 'Ask the maker, and enter dBi or dBd.',
-      mend: null,
+      fix: null,
     })
   if (tx.swrAtAntenna === null)
     problems.push({
@@ -21,7 +21,7 @@ export const checkKnown: KitCheck = ({ port, tx }) => {
       where: name,
       message: 'Its SWR was never measured; the sums take it for matched.',
       wayOut: 'Sweep it where it will stand, and enter the points.',
-      mend: null,
+      fix: null,
     })
   return problems
 }

@@ -23,7 +23,7 @@ export const checkLeadWorth: KitCheck = ({ port, tx, units }) => {
       wayOut: better
         ? `${heightText(lengthM, units)} of ${better.name} would cost ${dbText(better.db)}; or make the lead shorter.`
         : 'Make the lead shorter, or bring the radio to the antenna.',
-      mend: null,
+      fix: null,
     },
   ]
 }

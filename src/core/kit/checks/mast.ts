@@ -21,7 +21,7 @@ export const checkMast: KitCheck = ({ rig, port, antennaHeightM, units }) => {
           tubeMm < tubeFromMm
             ? 'Take a smaller clamp, or sleeve the tube up to size.'
             : 'Take a larger clamp. A forced one slips.',
-        mend: null,
+        fix: null,
       })
   } else if (mount && mount.spec.place !== 'clamp')
     problems.push({
@@ -30,7 +30,7 @@ export const checkMast: KitCheck = ({ rig, port, antennaHeightM, units }) => {
       where: mount.name,
       message: `Whether ${mount.name} holds on ${mast.name} is not known: one of the diameters is missing.`,
       wayOut: 'Enter the tubes that the mount takes and the mast’s own.',
-      mend: null,
+      fix: null,
     })
   if (antennaHeightM > highestM + 0.5 || antennaHeightM < lowestM)
     problems.push({
@@ -39,7 +39,7 @@ export const checkMast: KitCheck = ({ rig, port, antennaHeightM, units }) => {
       where: mast.name,
       message: `It stands ${long(lowestM)} to ${long(highestM)} high; the antenna is to be at ${long(antennaHeightM)}.`,
       wayOut: `Choose a height of ${long(lowestM)} to ${long(highestM)}.`,
-      mend: { kind: 'set height', heightM: antennaHeightM < lowestM ? lowestM : highestM },
+      fix: { kind: 'set height', heightM: antennaHeightM < lowestM ? lowestM : highestM },
     })
   const lengthM = port.items.reduce((s, p) => s + (p.part.kind === 'lead' ? p.part.spec.lengthM : 0), 0)
   const wayInM = rig.assembly.wayInM ?? 0
@@ -51,7 +51,7 @@ export const checkMast: KitCheck = ({ rig, port, antennaHeightM, units }) => {
       where: mast.name,
       message: `From an antenna at ${long(antennaHeightM)} down and ${long(wayInM)} in to the radio are ${long(neededM)}; the leads make ${long(lengthM)}.`,
       wayOut: `Take a lead of at least ${long(Math.ceil(neededM))}.`,
-      mend: null,
+      fix: null,
     })
   return problems
 }

@@ -19,7 +19,7 @@ export const checkMatch: KitCheck = ({ rig, tx, port }) => {
       message: `${rig.radio.name} would see an SWR of ${swrText(swrAtRadio)} at ${frequencyMHz} MHz; it bears ${swrText(limit)}. Reflected power can destroy the final stage.`,
       wayOut:
         'Lower the power, and mend the match first: sweep the antenna, look for its ground plane, its setting, its plug.',
-      mend: null,
+      fix: null,
     })
   else if (swrAtAntenna !== null && swrAtAntenna > BAD && swrAtRadio < LOOKS_GOOD)
     problems.push({
@@ -28,7 +28,7 @@ export const checkMatch: KitCheck = ({ rig, tx, port }) => {
       where: port.antenna.name,
       message: `The radio’s meter would show ${swrText(swrAtRadio)} and all would look well, while the antenna stands at ${swrText(swrAtAntenna)}: a lossy lead hides a bad antenna.`,
       wayOut: 'Measure at the antenna’s own connector.',
-      mend: null,
+      fix: null,
     })
   if (swrOutside)
     problems.push({
@@ -37,7 +37,7 @@ export const checkMatch: KitCheck = ({ rig, tx, port }) => {
       where: port.antenna.name,
       message: `Its SWR was not measured at ${frequencyMHz} MHz; the nearest point stands for it.`,
       wayOut: 'Sweep it over this channel and enter the points.',
-      mend: null,
+      fix: null,
     })
   return problems
 }

@@ -16,7 +16,7 @@ export const checkPower: KitCheck = ({ rig, port, powerW, tx }) => {
       where: rig.radio.name,
       message: `${rig.radio.name} has no setting of ${wattText(powerW)}: it has ${known.map((p) => `${p.name} ${wattText(p.powerW!)}`).join(', ')}.`,
       wayOut: `Take ${nearest.name}, ${wattText(nearest.powerW!)}.`,
-      mend: { kind: 'set power', powerW: nearest.powerW! },
+      fix: { kind: 'set power', powerW: nearest.powerW! },
     })
   }
   let before = tx.powerDbm
@@ -33,7 +33,7 @@ export const checkPower: KitCheck = ({ rig, port, powerW, tx }) => {
         wayOut: small
           ? `Set the radio to ${small.name}, ${wattText(small.powerW!)}, or take one rated for more.`
           : 'Take one rated for the full power.',
-        mend: small ? { kind: 'set power', powerW: small.powerW! } : null,
+        fix: small ? { kind: 'set power', powerW: small.powerW! } : null,
       })
     }
     before = tx.steps.find((s) => s.key === item.key)?.levelDbm ?? before

@@ -5,7 +5,7 @@ import type { Units } from '@/core/units'
 import type { ServiceRule } from '../rules/ruleSet'
 
 /** Something that one tap can mend. */
-export type Mend =
+export type Fix =
   | { kind: 'turn round'; portIndex: number; key: string }
   | { kind: 'insert adapters'; portIndex: number; at: number; steps: AdapterStep[] }
   | { kind: 'set power'; powerW: number }
@@ -22,7 +22,7 @@ export interface KitProblem {
   message: string
   /** What would be right. */
   wayOut: string
-  mend: Mend | null
+  fix: Fix | null
 }
 
 /** All that the checks look at: one port of a rig with its sums at both frequencies. */

@@ -7,14 +7,14 @@ import type { KitCheck, KitProblem } from './problem'
 export const checkService: KitCheck = ({ service, tx, txMHz, powerW, antennaHeightM, port, rig, units }) => {
   if (!service) return []
   const problems: KitProblem[] = []
-  const broken = (code: string, message: string, wayOut: string, mend: KitProblem['mend'] = null) =>
+  const broken = (code: string, message: string, wayOut: string, fix: KitProblem['fix'] = null) =>
     problems.push({
       code,
       weight: 'stops',
       where: service.name,
       message: `${message} Check with the regulator.`,
       wayOut,
-      mend,
+      fix,
     })
   if (txMHz < service.fromMHz || txMHz > service.toMHz)
     broken(

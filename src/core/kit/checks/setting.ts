@@ -20,7 +20,7 @@ export const checkSetting: KitCheck = ({ port, portIndex, txMHz }) => {
         where: name,
         message: `Its chart does not reach ${txMHz} MHz.`,
         wayOut: 'Choose a frequency inside the chart, or sweep it there and add the point.',
-        mend: null,
+        fix: null,
       },
     ]
   const values = spec.settings.map((s) => s.setting)
@@ -37,7 +37,7 @@ export const checkSetting: KitCheck = ({ port, portIndex, txMHz }) => {
           ? `It has to be ${spec.setBy}, and the rig does not say how far.`
           : `It is ${spec.setBy} to ${setting} ${spec.settingUnit}; its chart says ${rounded} ${spec.settingUnit} for ${txMHz} MHz.`,
       wayOut: `Set it to ${rounded} ${spec.settingUnit}, then check by a sweep: charts are made over the maker’s ground, not yours.`,
-      mend: { kind: 'set antenna', portIndex, key, setting: rounded },
+      fix: { kind: 'set antenna', portIndex, key, setting: rounded },
     },
   ]
 }

@@ -19,7 +19,7 @@ export const checkTwoPorts: KitCheck = ({ rig, portIndex, txMHz, units }) => {
           ? 'Both antennas have the same polarisation and their spacing is not known.'
           : `Both antennas have the same polarisation and stand ${shortLengthText(spacing, units)} apart; half a wave is ${shortLengthText(half, units)}. So close they hear nearly the same.`,
       wayOut: `Set them ${shortLengthText(half, units)} apart or more, or turn one by 90 degrees.`,
-      mend: null,
+      fix: null,
     },
   ]
 }

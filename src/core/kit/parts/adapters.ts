@@ -21,7 +21,7 @@ export type AdapterSolution =
   | { solved: false; buy: { a: ConnectorEnd; b: ConnectorEnd }; words: string }
 
 /** More than this in a row is no connection. */
-const MOST = 4
+const MAX = 4
 
 interface Node {
   exposed: ConnectorEnd
@@ -43,7 +43,7 @@ export function solveAdapters(
   frequencyMHz: number,
 ): AdapterSolution {
   let frontier: Node[] = [{ exposed: near, steps: [], lossDb: 0, used: new Map() }]
-  for (let depth = 0; depth <= MOST; depth++) {
+  for (let depth = 0; depth <= MAX; depth++) {
     const there = frontier.filter((n) => mating(n.exposed, far).mates)
     if (there.length > 0) {
       const best = there.reduce((a, b) => (b.lossDb < a.lossDb ? b : a))

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { flag, LONGEST, record, text } from '@/core/schema'
+import { flag, MAX_LETTERS, record, text } from '@/core/schema'
 import type { Outcome } from '@/core/outcome'
 import { CONNECTOR_FAMILIES } from './connectors'
 import { readBands, readPairs, readPowers } from './listText'
@@ -178,5 +178,5 @@ export const partCommonSchema = record({
   weightG: typedNumber().min(0, 'At least 0').max(1_000_000, 'At most 1 000 000 g'),
   wornMm: typedNumber().min(0, 'At least 0').max(20_000, 'At most 20 000 mm'),
   price: typedNumber().min(0, 'At least 0').max(1_000_000, 'At most 1 000 000'),
-  note: text(LONGEST.note).default(''),
+  note: text(MAX_LETTERS.note).default(''),
 })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import {
-  applyMend,
+  applyFix,
   assessRig,
   cautionsOf,
   changePort,
@@ -12,7 +12,7 @@ import {
   takeOut,
   type Assembly,
 } from '..'
-import { built, kit } from '../testKit'
+import { built, kit } from '@/core/testing/kit'
 
 const part = (id: string) => kit.find((p) => p.id === id)!
 const put = (assembly: Assembly, ...ids: string[]) =>
@@ -78,8 +78,8 @@ describe('mends', () => {
     let mended = 0
     for (const [assembly, settings] of rigs)
       for (const p of assessRig(assembly, settings, kit, null).ports[0]!.problems) {
-        if (!p.mend) continue
-        const made = applyMend(assembly, p.mend)
+        if (!p.fix) continue
+        const made = applyFix(assembly, p.fix)
         const after = assessRig(
           made.assembly,
           {

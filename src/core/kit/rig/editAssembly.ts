@@ -1,5 +1,5 @@
 import { EMPTY_PORT, insertPlace, placeParts, type Assembly, type ChainItem, type Port } from './assembly'
-import type { Mend } from '../checks'
+import type { Fix } from '../checks'
 import { mating, type ConnectorEnd } from '../parts/connectors'
 import { endsOf, isChainPart, type ChainPart, type Part } from '../parts/part'
 
@@ -115,30 +115,30 @@ export const setTwoPorts = (assembly: Assembly, two: boolean): Assembly => ({
 })
 
 /** What a mend does to the assembly; power and height are the rig's own and come back beside it. */
-export function applyMend(
+export function applyFix(
   assembly: Assembly,
-  mend: Mend,
+  fix: Fix,
 ): { assembly: Assembly; powerW?: number; antennaHeightM?: number } {
-  switch (mend.kind) {
+  switch (fix.kind) {
     case 'turn round': {
-      const item = assembly.ports[mend.portIndex]!.items.find((i) => i.key === mend.key)
-      return { assembly: changeItem(assembly, mend.portIndex, mend.key, { flipped: !item?.flipped }) }
+      const item = assembly.ports[fix.portIndex]!.items.find((i) => i.key === fix.key)
+      return { assembly: changeItem(assembly, fix.portIndex, fix.key, { flipped: !item?.flipped }) }
     }
     case 'set antenna':
-      return { assembly: changeItem(assembly, mend.portIndex, mend.key, { setting: mend.setting }) }
+      return { assembly: changeItem(assembly, fix.portIndex, fix.key, { setting: fix.setting }) }
     case 'insert adapters':
       return {
-        assembly: withItems(assembly, mend.portIndex, (items) => {
-          const made = mend.steps.reduce<ChainItem[]>((list, { partId, flipped }) => {
+        assembly: withItems(assembly, fix.portIndex, (items) => {
+          const made = fix.steps.reduce<ChainItem[]>((list, { partId, flipped }) => {
             const key = freeKey([...items, ...list], partId)
             return [...list, { key, partId, unitId: null, flipped, setting: null }]
           }, [])
-          return [...items.slice(0, mend.at), ...made, ...items.slice(mend.at)]
+          return [...items.slice(0, fix.at), ...made, ...items.slice(fix.at)]
         }),
       }
     case 'set power':
-      return { assembly, powerW: mend.powerW }
+      return { assembly, powerW: fix.powerW }
     case 'set height':
-      return { assembly, antennaHeightM: mend.heightM }
+      return { assembly, antennaHeightM: fix.heightM }
   }
 }

@@ -1,5 +1,5 @@
 import type { InferType } from 'yup'
-import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import { RIG_KINDS } from './terms'
 
 const db = () => figure().min(-300).max(300)
@@ -17,7 +17,7 @@ const figuresSchema = record(figures)
 /** What is known of a rig's antenna gain, lead and attenuator, dB, at one frequency. */
 export type RigFigures = InferType<typeof figuresSchema>
 
-const trait = () => text(LONGEST.line).optional()
+const trait = () => text(MAX_LETTERS.line).optional()
 const traitsSchema = record({
   antenna: trait(),
   radio: trait(),
@@ -36,8 +36,8 @@ const frequency = () => figure().moreThan(0).max(1e6)
 /** A rig as the log and a run's frozen plan hold it. */
 export const rigRecord = record({
   id: id(),
-  letter: text(LONGEST.letter).required(),
-  name: text(LONGEST.line).required(),
+  letter: text(MAX_LETTERS.letter).required(),
+  name: text(MAX_LETTERS.line).required(),
   kind: oneOf(RIG_KINDS),
   /** Transmit frequency, MHz. */
   txMHz: frequency().required(),
@@ -59,7 +59,7 @@ export const rigRecord = record({
   traits: traitsSchema.optional().default(undefined),
   /** How the figures were come by, frozen with the run: each step of the budget in dB. */
   budget: list(
-    record({ name: text(LONGEST.line).required(), db: db().required() }).required(),
+    record({ name: text(MAX_LETTERS.line).required(), db: db().required() }).required(),
     60,
   ).optional(),
 })
@@ -70,8 +70,8 @@ export type Rig = InferType<typeof rigRecord>
 /** A link as the log and a run's frozen plan hold it. */
 export const linkRecord = record({
   id: id(),
-  letter: text(LONGEST.letter).required(),
-  name: text(LONGEST.line).required(),
+  letter: text(MAX_LETTERS.letter).required(),
+  name: text(MAX_LETTERS.line).required(),
   base: rigRecord.required(),
   out: rigRecord.required(),
 })

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { pickAttenuator, withLeakage, type PartOf } from '..'
-import { kit } from '../testKit'
+import { kit } from '@/core/testing/kit'
 
 describe('pickAttenuator', () => {
   const owned = kit.filter((p): p is PartOf<'attenuator'> => p.kind === 'attenuator')

@@ -23,7 +23,7 @@ export interface AttenuatorPick {
 /** Typical: how far the signal goes round an attenuator through a handheld's case and a single-braided lead, dB. */
 export const USUAL_LEAKAGE_DB = 40
 /** More parts in a row than this are not tried. */
-const MOST = 4
+const MAX = 4
 
 /** Attenuation with leakage beside it: the powers of both ways add. */
 export function withLeakage(attenuationDb: number, leakageDb: number): number {
@@ -53,7 +53,7 @@ export function pickAttenuator(at: {
   if (wantedM >= edgeM) throw new RangeError('the edge is inside already: no attenuation is needed')
   const wantedDb = dbOfDistanceRatio(edgeM / wantedM, slope)
   const edge = (db: number) => edgeM / 10 ** (db / (10 * slope))
-  const pool = owned.flatMap((p) => Array.from({ length: Math.min(p.owned, MOST) }, () => p))
+  const pool = owned.flatMap((p) => Array.from({ length: Math.min(p.owned, MAX) }, () => p))
   const rated = sits === 'receive' ? pool : pool.filter((p) => p.spec.ratingW >= powerW)
   const best = nearestSum(rated, wantedDb)
   const sumDb = best.reduce((s, p) => s + p.spec.db, 0)
@@ -87,7 +87,7 @@ function nearestSum(pool: readonly PartOf<'attenuator'>[], wantedDb: number): Pa
       best = chosen
       bestMiss = miss
     }
-    if (chosen.length === MOST) return
+    if (chosen.length === MAX) return
     for (let i = from; i < pool.length; i++) walk(i + 1, [...chosen, pool[i]!], sum + pool[i]!.spec.db)
   }
   walk(0, [], 0)

@@ -11,7 +11,7 @@ export interface Diffraction {
 }
 
 /** Lowest frequency of the method, MHz. */
-export const LOWEST_DIFFRACTION_MHZ = 10
+export const MIN_DIFFRACTION_MHZ = 10
 
 /** A profile of two points gets its midpoint. */
 function withMiddle({ distancesKm, heightsM }: Profile): Profile {

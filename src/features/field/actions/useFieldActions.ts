@@ -9,7 +9,7 @@ import {
   keyText,
   type CheckKey,
   type EntryBody,
-  type Fix,
+  type PositionFix,
   type RunLog,
   type ScheduledCheck,
 } from '@/core/trial'
@@ -58,7 +58,8 @@ export function loggedSince(log: RunLog, startsAt: string): number {
   return new Set(log.checks.filter((c) => !c.voided && c.time >= startsAt).map(keyText)).size
 }
 
-const fixOf = (p: Position | null): Fix | null => p && { lat: p.lat, lon: p.lon, accuracyM: p.accuracyM }
+const fixOf = (p: Position | null): PositionFix | null =>
+  p && { lat: p.lat, lon: p.lon, accuracyM: p.accuracyM }
 
 /**
  * What the keys of the field screen do. One thing at a time: a second tap while the first is being stored

@@ -10,7 +10,7 @@ import { format, parseISO } from 'date-fns'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
-import { LONGEST } from '@/core/schema'
+import { MAX_LETTERS } from '@/core/schema'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { foldEntries, marksNow, planNow, type Entry, type TrialPlan } from '@/core/trial'
@@ -65,14 +65,14 @@ function NewRun({ trialId }: { trialId: string }) {
         placeholder="Saturday morning"
         value={name}
         onChange={(e) => setName(e.target.value)}
-        slotProps={{ htmlInput: { maxLength: LONGEST.runName } }}
+        slotProps={{ htmlInput: { maxLength: MAX_LETTERS.runName } }}
       />
       <TextField
         label="Conditions"
         placeholder="Weather, who is where, anything that changed"
         value={note}
         onChange={(e) => setNote(e.target.value)}
-        slotProps={{ htmlInput: { maxLength: LONGEST.shortNote } }}
+        slotProps={{ htmlInput: { maxLength: MAX_LETTERS.shortNote } }}
       />
       <FormControlLabel
         control={<Checkbox checked={fixed} onChange={(e) => setFixed(e.target.checked)} />}

@@ -2,14 +2,14 @@
 
 import { v7 as newEntryId } from 'uuid'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
-import { flag, id, LONGEST, record, text } from '@/core/schema'
+import { flag, id, MAX_LETTERS, record, text } from '@/core/schema'
 import { appendEntries, db, listRigs, logOf, openTrial, planOf, rigOf, startRun } from '@/data'
 import { act } from '@/server/act'
 
 const newRun = record({
   trialId: id(),
-  name: text(LONGEST.runName).required('Name the run, such as "Saturday morning".'),
-  note: text(LONGEST.shortNote).default(''),
+  name: text(MAX_LETTERS.runName).required('Name the run, such as "Saturday morning".'),
+  note: text(MAX_LETTERS.shortNote).default(''),
   fixedBeforehand: flag().required(),
 })
 

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useState } from 'react'
 import { useDropzone } from 'react-dropzone'
-import { MOST_MEDIA_BYTES } from '@/core/trial'
+import { MAX_MEDIA_BYTES } from '@/core/trial'
 import { Choice } from '../menu/Part'
 
 interface Props {
@@ -38,9 +38,9 @@ export function RecordingDrop({ busy, onRecording, onProblem }: Props) {
   const [at, setAt] = useState<'base' | 'out'>('base')
   const take = async (file: File | undefined) => {
     if (!file) return
-    if (file.size > MOST_MEDIA_BYTES)
+    if (file.size > MAX_MEDIA_BYTES)
       return onProblem(
-        `${file.name} is larger than ${MOST_MEDIA_BYTES / 1e6} MB. Save it as m4a or ogg, or cut it in two.`,
+        `${file.name} is larger than ${MAX_MEDIA_BYTES / 1e6} MB. Save it as m4a or ogg, or cut it in two.`,
       )
     const seconds = await secondsOf(file)
     if (seconds === null || seconds === 0)

@@ -29,7 +29,7 @@ export function TrackDrop({ log, marks, onEntries, onProblem }: Props) {
   const take = async (name: string, text: string) => {
     const read = readGpx(text)
     if (!read.ok) return onProblem(`${name}: ${read.problems.map((p) => p.message).join(' ')}`)
-    const points: TimedPoint[] = read.value.ways
+    const points: TimedPoint[] = read.value.tracks
       .flatMap((w) => w.points)
       .flatMap((p) =>
         p.time && !Number.isNaN(Date.parse(p.time))

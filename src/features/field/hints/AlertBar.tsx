@@ -2,7 +2,7 @@
 
 import type { CSSProperties, ReactNode } from 'react'
 import { beforeLeg } from './beforeLeg'
-import { edgeWarning, type Outlook } from './edgeWarning'
+import { edgeWarning, type Prediction } from './edgeWarning'
 import { reminders } from './timers'
 import type { FieldSettings } from '../device/settings'
 import { useNow, type TabLock } from '../device/useDevice'
@@ -14,7 +14,7 @@ interface Props {
   positionTrouble: string | null
   lock: TabLock
   /** The plan and where it stands; null where nothing is left to make. */
-  outlook: Outlook | null
+  prediction: Prediction | null
 }
 
 const line = (urgent: boolean): CSSProperties => ({
@@ -39,7 +39,7 @@ const small: CSSProperties = {
 }
 
 /** What needs saying now, the gravest first; one or two lines, so that nothing scrolls. */
-export function AlertBar({ handle, settings, positionTrouble, lock, outlook }: Props) {
+export function AlertBar({ handle, settings, positionTrouble, lock, prediction }: Props) {
   const now = useNow(10_000)
   const { log, queue, storageTrouble, clockBackMs } = handle
   const checks = log.checks.filter((c) => !c.voided)
@@ -89,9 +89,9 @@ export function AlertBar({ handle, settings, positionTrouble, lock, outlook }: P
           r.words
         ),
     })
-  const warning = outlook && edgeWarning(outlook)
+  const warning = prediction && edgeWarning(prediction)
   if (warning) lines.push({ urgent: false, content: warning })
-  const first = outlook && beforeLeg(outlook)
+  const first = prediction && beforeLeg(prediction)
   if (first) lines.push({ urgent: false, content: first })
   if (positionTrouble) lines.push({ urgent: false, content: positionTrouble })
   if (lines.length === 0) return null

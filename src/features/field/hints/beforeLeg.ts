@@ -1,10 +1,10 @@
-import type { Outlook } from './edgeWarning'
+import type { Prediction } from './edgeWarning'
 
 /**
  * What is not logged yet and can only be logged before a leg: conditions at the start, the channel's noise.
  * Null where nothing.
  */
-export function beforeLeg({ log, now, plan }: Outlook): string | null {
+export function beforeLeg({ log, now, plan }: Prediction): string | null {
   if (!now) return null
   const { legId, legName } = now.mark
   const legOf = (markId: string | null) =>

@@ -1,6 +1,6 @@
 import { marksNow, type RunLog, type ScheduledCheck, type TrialPlan } from '@/core/trial'
 
-export interface Outlook {
+export interface Prediction {
   plan: TrialPlan
   log: RunLog
   now: ScheduledCheck | null
@@ -15,7 +15,7 @@ const lost = (text: string) => /not heard|no copy|nothing|gone|nil/i.test(text)
  * Everything was heard so far and the leg nears its end: the edge may not come, and no reach will be
  * measured. What would bring it is said. Null where something was lost, or it is too early to tell.
  */
-export function edgeWarning({ plan, log, now }: Outlook): string | null {
+export function edgeWarning({ plan, log, now }: Prediction): string | null {
   if (!now || log.attenuationDb > 0) return null
   const marks = marksNow(plan, log).filter((m) => m.legId === now.mark.legId)
   const at = marks.findIndex((m) => m.id === now.markId)

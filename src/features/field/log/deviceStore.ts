@@ -107,7 +107,7 @@ export interface EntryStore {
 }
 
 /** More sent rows than this are put together into one piece. */
-const MOST_SENT_ROWS = 300
+const MAX_SENT_ROWS = 300
 
 /**
  * Adds entries to the one piece of a run. Within a transaction over both tables, so that none is ever in neither place.
@@ -126,7 +126,7 @@ async function putHeld(d: DeviceDb, runId: string, entries: readonly Entry[]): P
 async function gather(d: DeviceDb, runId: string): Promise<void> {
   await d.transaction('rw', d.entries, d.held, async () => {
     const sent = d.entries.where('[runId+sent]').equals([runId, 1])
-    if ((await sent.count()) > MOST_SENT_ROWS) await putHeld(d, runId, (await sent.toArray()).map(bare))
+    if ((await sent.count()) > MAX_SENT_ROWS) await putHeld(d, runId, (await sent.toArray()).map(bare))
   })
 }
 
@@ -141,7 +141,7 @@ export function deviceStore(d: DeviceDb = deviceDb()): EntryStore {
     },
     addHeld: async (entries) => {
       const [first] = entries
-      if (first && entries.length > MOST_SENT_ROWS)
+      if (first && entries.length > MAX_SENT_ROWS)
         return d.transaction('rw', d.entries, d.held, () => putHeld(d, first.runId, entries))
       await d.transaction('rw', d.entries, async () => {
         const known = await d.entries.bulkGet(entries.map((e) => e.id))

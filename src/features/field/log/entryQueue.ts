@@ -27,7 +27,7 @@ export interface QueueState {
 }
 
 const FIRST_RETRY_MS = 1_000
-const LONGEST_RETRY_MS = 30_000
+const MAX_RETRY_MS = 30_000
 const BATCH = 200
 const BREATH_MS = 300
 
@@ -116,7 +116,7 @@ export class EntryQueue {
       const refused = e instanceof ServerRefused
       this.tell({ trouble: e instanceof Error ? e.message : String(e), refused })
       if (!this.closed && !refused) this.timer = setTimeout(() => void this.flush(), this.retryMs)
-      this.retryMs = Math.min(LONGEST_RETRY_MS, this.retryMs * 2)
+      this.retryMs = Math.min(MAX_RETRY_MS, this.retryMs * 2)
     }
   }
 

@@ -63,12 +63,12 @@ export function PositionPart({ source, onSource, position }: MenuProps) {
         onFiles={([f]) => {
           if (!f) return
           const gpx = readGpx(f.text)
-          const way = gpx.ok ? gpx.value.ways[0] : undefined
+          const track = gpx.ok ? gpx.value.tracks[0] : undefined
           if (!gpx.ok) setProblem(gpx.problems[0]!.message)
-          else if (!way) setProblem('The file has no track; it holds waypoints only.')
+          else if (!track) setProblem('The file has no track; it holds waypoints only.')
           else {
             setProblem(null)
-            onSource(replaySource(way.name || f.name, way.points, times))
+            onSource(replaySource(track.name || f.name, track.points, times))
           }
         }}
         onTooLarge={() => setProblem('The file is larger than 64 MB.')}

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { CAUSE_TESTS } from '@/core/trial/causeTests'
+import { CAUSE_PROBES } from '@/core/trial/causeProbes'
 import { expectedChance } from '../hints/expected'
 import { readScan } from './scan'
 import type { MenuProps } from './shared'
@@ -61,7 +61,7 @@ export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
             .
           </b>{' '}
           Try, and say what came of it:
-          {CAUSE_TESTS.map((t) => {
+          {CAUSE_PROBES.map((t) => {
             const made = tests.find((d) => d.test === t.what)
             const say = (heard: boolean) =>
               void actions.addEvent(

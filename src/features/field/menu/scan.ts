@@ -5,7 +5,7 @@ export interface ScannedChannel {
 }
 
 /** Longest list taken. */
-const MOST = 500
+const MAX = 500
 
 /**
  * Reads a channel scan, a channel a line: its name or number, its level, how many others are on it. Blanks,
@@ -28,7 +28,7 @@ export function readScan(text: string): { channels: ScannedChannel[] } | { probl
       level,
       others: /^\d+$/.test(others) ? Number(others) : null,
     })
-    if (channels.length > MOST) return { problem: `More than ${MOST} channels; cut the list.` }
+    if (channels.length > MAX) return { problem: `More than ${MAX} channels; cut the list.` }
   }
   return channels.length > 0
     ? { channels }

@@ -1,4 +1,4 @@
-import type { CheckKey, Fix, ScheduledCheck } from '@/core/trial'
+import type { CheckKey, PositionFix, ScheduledCheck } from '@/core/trial'
 import type { Units } from '@/core/units'
 import type { Position, PositionSource } from '../position/positionSource'
 import type { RunPack } from '../log/runPack'
@@ -27,5 +27,5 @@ export interface MenuProps {
   onClose: () => void
 }
 
-export const fixOf = (p: Position | null): Fix | null =>
+export const fixOf = (p: Position | null): PositionFix | null =>
   p && { lat: p.lat, lon: p.lon, accuracyM: p.accuracyM }

@@ -176,7 +176,7 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
           settings={settings}
           positionTrouble={source ? trouble : null}
           lock={lock}
-          outlook={open.length === 0 ? null : { plan, log, now }}
+          prediction={open.length === 0 ? null : { plan, log, now }}
         />
         {now && link && scale && log.state === 'going' ? (
           <>

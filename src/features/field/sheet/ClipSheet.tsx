@@ -16,7 +16,7 @@ interface Props {
 }
 
 /** The largest photo taken in, bytes. */
-const MOST_PHOTO_BYTES = 25_000_000
+const MAX_PHOTO_BYTES = 25_000_000
 
 /** A clip of what comes out of the speaker, or a photo, kept with the check on the screen. */
 export function ClipSheet({ about, sound, onPhoto, onClose }: Props) {
@@ -29,9 +29,9 @@ export function ClipSheet({ about, sound, onPhoto, onClose }: Props) {
     if (!file) return
     if (!PICTURE_TYPE.test(file.type))
       return setTrouble(`${file.name} is no picture of a camera. Take a JPEG, PNG, WebP or HEIC.`)
-    if (file.size > MOST_PHOTO_BYTES)
+    if (file.size > MAX_PHOTO_BYTES)
       return setTrouble(
-        `${file.name} is larger than ${MOST_PHOTO_BYTES / 1e6} MB. Choose a smaller size in the camera.`,
+        `${file.name} is larger than ${MAX_PHOTO_BYTES / 1e6} MB. Choose a smaller size in the camera.`,
       )
     try {
       await onPhoto(file)

@@ -1,7 +1,7 @@
 'use server'
 
 import { DONE, type Outcome } from '@/core/outcome'
-import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import { db, setPacking } from '@/data'
 import { act } from '@/server/act'
 
@@ -11,7 +11,7 @@ const packing = record({
     use: oneOf(['in turn', 'at once']),
     hours: figure().moreThan(0).max(1000).nullable().default(null),
     temperatureC: figure().min(-60).max(60).required(),
-    ticked: list(text(LONGEST.report).required(), 1000).required(),
+    ticked: list(text(MAX_LETTERS.report).required(), 1000).required(),
   }).required(),
 })
 

@@ -2,7 +2,7 @@
 
 import { EXAMPLE_PARTS, partCommonSchema, PART_KINDS, specSchema, type NewPart } from '@/core/kit'
 import { bad, DONE, good, refuse, type Outcome } from '@/core/outcome'
-import { checked, figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { checked, figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import {
   addPaper,
   addPart,
@@ -10,7 +10,7 @@ import {
   deletePaper,
   deletePart,
   deleteUnit,
-  LARGEST_PAPER,
+  MAX_PAPER_BYTES,
   saveUnit,
   updatePart,
 } from '@/data'
@@ -21,11 +21,11 @@ const unitNote = record({
     .matches(/^\d{4}-\d\d-\d\d$/, 'A day is written as 2026-05-16')
     .required(),
   kind: oneOf(['defect on arrival', 'repair', 'note']),
-  text: text(LONGEST.shortNote).required('Say what it was'),
+  text: text(MAX_LETTERS.shortNote).required('Say what it was'),
 })
 const unitSchema = record({
-  label: text(LONGEST.name).required('A unit needs a name, such as “handheld 2”'),
-  condition: text(LONGEST.report).default(''),
+  label: text(MAX_LETTERS.name).required('A unit needs a name, such as “handheld 2”'),
+  condition: text(MAX_LETTERS.report).default(''),
   notes: list(unitNote.required(), 200).required(),
 })
 
@@ -109,10 +109,10 @@ export async function storePaper(partId: string, form: FormData): Promise<Outcom
       return refuse(
         `${file.name} is ${file.type || 'of an unknown kind'}. A photo (PNG, JPEG, WebP, GIF), a PDF or a plain text can be kept.`,
       )
-    if (file.size > LARGEST_PAPER)
+    if (file.size > MAX_PAPER_BYTES)
       return refuse(`${file.name} is larger than 8 MB. Make it smaller, and add it again.`)
     const bytes = Buffer.from(await file.arrayBuffer())
-    return addPaper(db(), v.id, { name: file.name.slice(0, LONGEST.line), type: file.type, bytes })
+    return addPaper(db(), v.id, { name: file.name.slice(0, MAX_LETTERS.line), type: file.type, bytes })
   })
 }
 

@@ -12,7 +12,7 @@ interface Props {
 
 const HEIGHT = 214
 /** A step smaller than this is drawn and not labelled, dB. */
-const LEAST_LABEL = 0.05
+const MIN_LABEL = 0.05
 const [TOP, BOTTOM] = [26, 22]
 const BAR = 15
 /** Room at the right for where the budget ends. */
@@ -44,7 +44,7 @@ function Step({ step, x, y, low }: { step: DrawnStep; x: number; y: (dbm: number
           stroke="var(--ink)"
         />
       )}
-      {Math.abs(step.db) >= LEAST_LABEL && (
+      {Math.abs(step.db) >= MIN_LABEL && (
         <text
           x={x}
           y={rises ? top - 6 : below}

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import type { KitProblem, Mend } from '@/core/kit'
+import type { KitProblem, Fix } from '@/core/kit'
 
 const WEIGHTS: Record<KitProblem['weight'], { title: string; color: string; mark: string }> = {
   harms: { title: 'Can do damage', color: 'var(--bad)', mark: 'M10 2l8 15H2z M10 7v5 M10 14.5v.5' },
@@ -10,7 +10,7 @@ const WEIGHTS: Record<KitProblem['weight'], { title: string; color: string; mark
   ask: { title: 'Not known', color: 'var(--soft)', mark: 'M6 7a4 4 0 1 1 5 4c-1 .5-1 1-1 2.5 M10 17v.5' },
 }
 
-const MEND_WORDS: Record<Mend['kind'], string> = {
+const MEND_WORDS: Record<Fix['kind'], string> = {
   'turn round': 'Turn it round',
   'insert adapters': 'Put them in',
   'set power': 'Set that power',
@@ -21,10 +21,10 @@ const MEND_WORDS: Record<Mend['kind'], string> = {
 /** What will not work, each with its reason and its way out. */
 export function ProblemList({
   problems,
-  onMend,
+  onFix,
 }: {
   problems: readonly KitProblem[]
-  onMend: (m: Mend) => void
+  onFix: (m: Fix) => void
 }) {
   return (
     <Box component="section" aria-label="What will not work">
@@ -67,9 +67,9 @@ export function ProblemList({
                 </Box>
                 <Box>{p.message}</Box>
                 <Box sx={{ color: 'var(--soft)' }}>{p.wayOut}</Box>
-                {p.mend && (
-                  <Button size="small" variant="outlined" sx={{ mt: 0.75 }} onClick={() => onMend(p.mend!)}>
-                    {MEND_WORDS[p.mend.kind]}
+                {p.fix && (
+                  <Button size="small" variant="outlined" sx={{ mt: 0.75 }} onClick={() => onFix(p.fix!)}>
+                    {MEND_WORDS[p.fix.kind]}
                   </Button>
                 )}
               </Box>

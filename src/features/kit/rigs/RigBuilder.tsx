@@ -71,7 +71,7 @@ export function RigBuilder({
   units,
 }: Props) {
   const router = useRouter()
-  const { draft, changed, settings, assessed, setFacts, setAssembly, mend } = useRigDraft(
+  const { draft, changed, settings, assessed, setFacts, setAssembly, fix } = useRigDraft(
     draftOf(rig, freeLetter, units),
     parts,
     service,
@@ -174,7 +174,7 @@ export function RigBuilder({
       >
         <PartPalette parts={parts} partsHref={`${home}/parts`} units={units} onPick={(p) => put(p)} />
         <Box sx={{ display: 'grid', gap: 3, alignContent: 'start' }}>
-          {budgets && <ProblemList problems={budgets.problems} onMend={mend} />}
+          {budgets && <ProblemList problems={budgets.problems} onFix={fix} />}
           {assessed && settings && (
             <FigurePanel
               assessed={assessed}

@@ -2,7 +2,7 @@
 
 import { ATTRIBUTES, makeSame, type Attribute } from '@/core/kit'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
-import { figure, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import {
   addRig,
   db,
@@ -96,7 +96,7 @@ export async function makeRigsSame(rigIds: string[], likeId: string, attribute: 
   })
 }
 
-const caution = record({ trialId: id(), key: text(LONGEST.report).required() })
+const caution = record({ trialId: id(), key: text(MAX_LETTERS.report).required() })
 
 export async function readCaution(trialId: string, key: string): Promise<Outcome> {
   return act(caution, { trialId, key }, (v) => {

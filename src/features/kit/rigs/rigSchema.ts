@@ -1,15 +1,15 @@
 import * as yup from 'yup'
 import { POLARISATIONS, RIG_KINDS } from '@/core/kit'
-import { figure, flag, id, list, LONGEST, oneOf, record, text } from '@/core/schema'
+import { figure, flag, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import { decimal, needed, openFigure, type OpenFigure } from '@/ui/fields/decimal'
 
 /** A rig's fields; heights in m. */
 const fields = (number: OpenFigure) => ({
-  letter: text(LONGEST.letter)
+  letter: text(MAX_LETTERS.letter)
     .transform((v: unknown) => (typeof v === 'string' ? v.toUpperCase() : v))
     .matches(/^[A-Z]{1,2}$/, 'One or two letters, A to Z')
     .required('A letter is missing'),
-  name: text(LONGEST.name).required('A name is missing'),
+  name: text(MAX_LETTERS.name).required('A name is missing'),
   kind: oneOf(RIG_KINDS),
   txMHz: needed(number(), 'The frequency').min(0.1, 'At least 0.1 MHz').max(300000, 'At most 300 000 MHz'),
   rxMHz: number().min(0.1, 'At least 0.1 MHz').max(300000, 'At most 300 000 MHz'),
@@ -21,7 +21,7 @@ const fields = (number: OpenFigure) => ({
     .max(1000, 'At most 1000 m'),
   antennaGainDbi: number().min(-60, 'At least -60 dBi').max(60, 'At most 60 dBi'),
   leadLossDb: number().min(0, 'A loss is 0 dB or more').max(60, 'At most 60 dB'),
-  note: text(LONGEST.shortNote).default(''),
+  note: text(MAX_LETTERS.shortNote).default(''),
   mode: text(40).default('FM'),
   bandwidthKHz: number().moreThan(0, 'Above 0 kHz').max(100000, 'At most 100 000 kHz'),
 })

@@ -2,12 +2,12 @@
 
 import { useMemo, useState } from 'react'
 import {
-  applyMend,
+  applyFix,
   assessRig,
   isBuilt,
   type AssessedRig,
   type Assembly,
-  type Mend,
+  type Fix,
   type Part,
   type RigKind,
   type RigSettings,
@@ -125,9 +125,9 @@ export function useRigDraft(
     setFacts: (change: Partial<RigFacts>) => setDraft((d) => ({ ...d, facts: { ...d.facts, ...change } })),
     setAssembly: (change: (a: Assembly) => Assembly) =>
       setDraft((d) => ({ ...d, assembly: change(d.assembly) })),
-    mend: (m: Mend) =>
+    fix: (m: Fix) =>
       setDraft((d) => {
-        const made = applyMend(d.assembly, m)
+        const made = applyFix(d.assembly, m)
         return {
           assembly: made.assembly,
           facts: {

@@ -2,7 +2,7 @@
 
 import { checkRuleSet, readRuleSet } from '@/core/kit'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
-import { figure, id, LONGEST, record, text } from '@/core/schema'
+import { figure, id, MAX_LETTERS, record, text } from '@/core/schema'
 import {
   addExampleRuleSets,
   addRuleSet,
@@ -58,7 +58,7 @@ export async function removeRuleSet(ruleSetId: string): Promise<Outcome> {
 
 const choice = record({
   trialId: id(),
-  chosen: record({ ruleSetId: id(), service: text(LONGEST.trialName).required() })
+  chosen: record({ ruleSetId: id(), service: text(MAX_LETTERS.trialName).required() })
     .nullable()
     .defined(),
 })

@@ -16,7 +16,7 @@ import {
 } from '@/core/rf'
 import { inchText, likelyFrequencies, millimetreText, shortLengthText, type Units } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
-import { CutStrip, LONGEST_STRIP_M } from './CutStrip'
+import { CutStrip, MAX_STRIP_M } from './CutStrip'
 
 const STEPS = 8
 
@@ -125,12 +125,12 @@ export function CutElement({ units, frequencyMHz }: { units: Units; frequencyMHz
               </Box>
             </Box>
           </Box>
-          {length <= LONGEST_STRIP_M ? (
+          {length <= MAX_STRIP_M ? (
             <CutStrip lengthM={length} label={`${fraction.name}, ${f} MHz, ${stuff.name.toLowerCase()}`} />
           ) : (
             <Box sx={{ color: 'var(--soft)', my: 2 }}>
-              Longer than {Math.round(LONGEST_STRIP_M * 1000)} mm it does not fit on a sheet; measure it with
-              a tape.
+              Longer than {Math.round(MAX_STRIP_M * 1000)} mm it does not fit on a sheet; measure it with a
+              tape.
             </Box>
           )}
         </>

@@ -2,7 +2,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 
 /** What fits along the long side of a sheet, with margins. */
-export const LONGEST_STRIP_M = 0.25
+export const MAX_STRIP_M = 0.25
 const CHECK_MM = 50
 
 /** A strip in true size to lay the element on, with a check scale to hold a rule against. */

@@ -16,9 +16,9 @@ interface Props {
 export default async function FindingsPage({ params, searchParams }: Props) {
   const asked = findingsAsked(db(), (await params).id, await searchParams)
   if (!asked) notFound()
-  const { open, runs, shown, chosen, knobs, plan } = asked
+  const { open, runs, shown, chosen, settings, plan } = asked
   if (!shown) return <NoFindings trialId={open.trial.id} />
-  const { input, apart } = poolOf(chosen, knobs)
+  const { input, apart } = poolOf(chosen, settings)
   return (
     <FindingsStep
       key={shown.row.id}
@@ -34,7 +34,7 @@ export default async function FindingsPage({ params, searchParams }: Props) {
       plan={plan}
       log={shown.log}
       {...findingsThenLevels(input)}
-      knobs={knobs}
+      settings={settings}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
       areas={areasToCover(listAreas(db()), plan.base)}
       ground={groundOf(db(), plan)}

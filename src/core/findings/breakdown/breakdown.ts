@@ -1,0 +1,184 @@
+import type { Direction } from '@/core/kit/rig/rig'
+import type { PlanGround } from '@/core/reach/legGround'
+import type { Reach } from '@/core/reach/reachFromCopies'
+import type { CountDifference } from '@/core/stats/betaBinomial'
+import type { OrderedDifference } from '@/core/stats/orderedProbit'
+import type { ConditionFactor } from '@/core/trial/conditions'
+import type { FindingsInput } from '../input'
+import { readChecks } from '../input'
+import { cellsIn } from '../levels'
+import { judgeAll, PLANE_EARTH_SLOPE, reachesOf, usableOf, type Prepared } from '../findings'
+import { conditionGroupings, type RunEvent } from './conditions'
+import { differencesBy, type DifferenceBy } from './differencesBy'
+import { driftOf, type Drift } from './drift'
+import { alwaysTogether, matrixOf, type Matrix } from './matrix'
+import { nextBest, type MarkedLevels, type NextBest } from './nextBest'
+import { countedDifferences, orderedDifferences, otherStationsOf, type OtherStations } from './otherScales'
+import { againstPrediction, type AgainstPrediction } from './predicted'
+import { runOffsets, runsApart, type RunApart, type RunOffset } from './runOffsets'
+import { erraticLinks, type Erratic } from './erratic'
+
+/** How far a link reaches on one leg. */
+export interface LegReach {
+  legId: string
+  legName: string
+  linkId: string
+  limitedBy: Direction | null
+  reach: Reach
+}
+
+/** By what the difference was looked at. */
+export type ByWhat = 'direction' | 'leg' | 'distance' | 'kind of ground' | 'time of day' | ConditionFactor
+
+/** What lies behind the verdicts: what brought the difference, where and when it holds, what the log says of itself. */
+export interface Breakdown {
+  matrix: Matrix | null
+  /** What always changed together, where that is all that can be said of single things. */
+  together: Matrix['together']
+  by: { what: ByWhat; pairs: DifferenceBy[] }[]
+  legs: LegReach[]
+  drift: Drift | null
+  erratic: Erratic[]
+  offsets: RunOffset[]
+  apart: RunApart[]
+  prediction: AgainstPrediction | null
+  ordered: { a: string; b: string; found: OrderedDifference }[]
+  counted: { a: string; b: string; found: CountDifference }[]
+  otherStations: OtherStations[]
+  next: NextBest | null
+}
+
+const QUARTERS = ['0 to 6', '6 to 12', '12 to 18', '18 to 24']
+
+/** Three bands of distance with as many marks each; null where that would be fewer than four. */
+function bandsOf(input: FindingsInput): Map<string, string> | null {
+  const marks = [...input.marks].sort((a, b) => a.distanceM - b.distanceM)
+  const bands = marks.length >= 15 ? 3 : marks.length >= 8 ? 2 : 0
+  if (bands === 0 || marks[0]!.distanceM === marks[marks.length - 1]!.distanceM) return null
+  const names = bands === 3 ? ['near', 'middle', 'far'] : ['near', 'far']
+  return new Map(marks.map((m, i) => [m.id, names[Math.floor((i * bands) / marks.length)]!]))
+}
+
+/** Reach by leg, the worse of the directions; legs of fewer than five marks say too little. */
+function reachByLeg(input: FindingsInput, slope: number): LegReach[] {
+  const legs = [...new Map(input.marks.map((m) => [m.legId, m.legName]))]
+  if (legs.length < 2) return []
+  return legs.flatMap(([legId, legName]) => {
+    const marks = input.marks.filter((m) => m.legId === legId)
+    const ids = new Set(marks.map((m) => m.id))
+    const part = { ...input, marks, checks: input.checks.filter((c) => ids.has(c.markId)) }
+    if (marks.length < 5 || part.checks.length === 0) return []
+    const usable = usableOf(part, reachesOf(part, readChecks(part).checks, slope))
+    return usable
+      .filter((u) => u.chance === input.reliability)
+      .map(({ linkId, limitedBy, reach }) => ({ legId, legName, linkId, limitedBy, reach }))
+  })
+}
+
+/** What of it depends on the log alone, and takes most of the time. */
+export type LogBreakdown = Omit<Breakdown, 'legs' | 'prediction' | 'next'>
+
+/**
+ * What of the findings the causes build on: small enough to be handed to a worker, which then need not
+ * prepare them again.
+ */
+export interface BreakdownBasis {
+  pairs: Prepared['pairs']
+  fit: MarkedLevels | null
+}
+
+export function basisOf({ pairs, levels: { fit } }: Prepared): BreakdownBasis {
+  return { pairs, fit: fit && { groups: fit.groups, parameters: fit.parameters } }
+}
+
+/**
+ * What the log tells of causes, whatever counts as copied. Repeatable; takes a second or two for thirty marks
+ * and three links.
+ * @param ground what is known of the ground under the marks; null where nothing is
+ * @param events of the log, for what other stations said and what was written down of the conditions
+ * @param breathe waited for between the parts, so that others can be answered meanwhile
+ */
+export async function breakdownOfLog(
+  input: FindingsInput,
+  ground: PlanGround | null,
+  events: readonly RunEvent[] = [],
+  breathe: () => Promise<void> = () => Promise.resolve(),
+): Promise<LogBreakdown> {
+  const { checks, cells } = cellsIn(input)
+  const legOf = new Map(input.marks.map((m) => [m.id, m.legName]))
+  const kinds = new Map((ground?.legs ?? []).flatMap((l) => l.marks.map((m) => [m.markId, m.kind])))
+  const bands = bandsOf(input)
+  type Grouping = [ByWhat, (c: (typeof checks)[number]) => string | null]
+  const groupings: Grouping[] = [
+    ['direction', (c) => c.direction],
+    ['leg', (c) => legOf.get(c.markId) ?? null],
+    ['distance', (c) => bands?.get(c.markId) ?? null],
+    ['kind of ground', (c) => kinds.get(c.markId) ?? null],
+    [
+      'time of day',
+      (c) => {
+        const hour = new Date(c.time).getUTCHours()
+        return Number.isNaN(hour) ? null : `${QUARTERS[Math.floor(hour / 6)]!} h UTC`
+      },
+    ],
+    ...conditionGroupings(events).map(({ what, groupOf }): Grouping => [what, groupOf]),
+  ]
+  const matrix = matrixOf(input, checks, cells)
+  const by: Breakdown['by'] = []
+  for (const [what, groupOf] of groupings) {
+    await breathe()
+    const pairs = differencesBy(input, checks, cells, groupOf)
+    if (pairs.length > 0) by.push({ what, pairs })
+  }
+  await breathe()
+  return {
+    matrix,
+    together: matrix ? [] : alwaysTogether(input, checks),
+    by,
+    drift: driftOf(input, checks, cells),
+    erratic: erraticLinks(input, checks, cells),
+    offsets: runOffsets(input, checks, cells),
+    apart: runsApart(input),
+    ordered: orderedDifferences(input, checks),
+    counted: countedDifferences(input, checks),
+    otherStations: otherStationsOf(input, { events: [...events] }),
+  }
+}
+
+/**
+ * All that lies behind the verdicts.
+ * @param inLog as {@link breakdownOfLog} gave it for the same log, so that a knob answers soon
+ */
+export function breakdownUnder(
+  input: FindingsInput,
+  { pairs, fit }: BreakdownBasis,
+  ground: PlanGround | null,
+  inLog: LogBreakdown,
+): Breakdown {
+  const { checks, sets, cells } = cellsIn(input)
+  const judged = judgeAll(input, pairs)
+  const whole = judged.filter((p) => p.scope === (input.directions.length > 1 ? 'both' : input.directions[0]))
+  const open = whole.find((p) => p.verdict.kind === 'cannot tell') ?? whole[0]
+  return {
+    ...inLog,
+    legs: reachByLeg(input, fit?.parameters.slope ?? PLANE_EARTH_SLOPE),
+    prediction: ground && againstPrediction(input, checks, cells, ground),
+    next: open ? nextBest(input, checks, sets[0]!, fit, open) : null,
+  }
+}
+
+/** What lies behind the verdicts of a log under what counts as copied: see {@link breakdownOfLog}. */
+export async function breakdownOf(
+  input: FindingsInput,
+  prepared: Prepared,
+  ground: PlanGround | null,
+  events: readonly RunEvent[] = [],
+  breathe?: () => Promise<void>,
+): Promise<Breakdown> {
+  return breakdownUnder(
+    input,
+    basisOf(prepared),
+    ground,
+    await breakdownOfLog(input, ground, events, breathe),
+  )
+}

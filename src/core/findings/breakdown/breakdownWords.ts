@@ -1,0 +1,204 @@
+import type { FactorName } from '@/core/kit/rig/traits'
+import { CONDITIONS, type ConditionFactor } from '@/core/trial/conditions'
+import { distanceText, type Units } from '@/core/units'
+import { andList, signed, tenths as plain } from '../phrases'
+import { intervalText, reachText } from '../words'
+import type { ByWhat, Breakdown, LegReach } from './breakdown'
+import type { DifferenceBy } from './differencesBy'
+import type { Drift } from './drift'
+import type { Matrix } from './matrix'
+import type { NextBest } from './nextBest'
+import type { OtherStations } from './otherScales'
+import type { AgainstPrediction } from './predicted'
+import type { RunApart, RunOffset } from './runOffsets'
+import type { Erratic } from './erratic'
+
+type Name = (id: string) => string
+const END = { base: 'at the base', out: 'out there' } as const
+const interval = ({ low, high }: { low: number | null; high: number | null }) =>
+  intervalText(low, high, signed)
+
+/** What each thing brought, whether they add up, and what cannot be told apart. */
+export function matrixWords(matrix: Matrix): string[] {
+  const words = matrix.mains.map((m) => {
+    const what = `${andList(m.names)} ${END[m.end]}`
+    const size = `${signed(m.effect.estimate)} dB (${interval(m.effect.interval90)})`
+    return m.holds
+      ? `${m.level} instead of ${m.against} (${what}) brought ${size}.`
+      : `Cannot tell what ${m.level} instead of ${m.against} (${what}) brings: ${size}.`
+  })
+  const holding = matrix.interactions.filter((i) => i.holds)
+  for (const i of holding)
+    words.push(
+      `They do not add up: with ${i.second.level}, ${i.first.level} brought ${signed(i.effect.estimate)} dB (${interval(i.effect.interval90)}) ${i.effect.estimate > 0 ? 'more' : 'less'} than without.`,
+    )
+  if (matrix.interactions.length > 0 && holding.length === 0)
+    words.push('Nothing says that they do not simply add up: no interaction holds.')
+  if (matrix.interactions.length === 0)
+    words.push('Too few of the combinations were tried to say whether they add up.')
+  const base = matrix.mains.find((m) => m.end === 'base' && m.holds && m.effect.estimate > 0)
+  const crossed = matrix.interactions.filter((i) => i.first.end === 'base' || i.second.end === 'base')
+  if (base && crossed.length > 0 && crossed.every((i) => !i.holds))
+    words.push(
+      `A change at the base helps everybody: ${base.level} brought about as much whatever was used out there.`,
+    )
+  words.push(...matrix.together.map(togetherWords))
+  for (const c of matrix.confounded)
+    words.push(
+      `What the ${andList(c.names)} ${END[c.end]} brings cannot be told: it follows from the other settings. Swap it across the others.`,
+    )
+  return words
+}
+
+/** What cannot be told apart because it always changed together. */
+export function togetherWords(t: Matrix['together'][number]): string {
+  return `${capital(andList(t.names))} ${END[t.end]} always changed together; nothing can be credited to one of them.`
+}
+
+/** Antenna or radio, where units were named: what swapping told, or that nothing was swapped. */
+export function unitWords(matrix: Matrix | null): string | null {
+  const unit = (n: FactorName) => n === 'antenna unit' || n === 'radio unit'
+  const own = matrix?.mains.filter((m) => m.names.some(unit)) ?? []
+  if (own.length === 0) return null
+  const holding = own.filter((m) => m.holds)
+  return holding.length > 0
+    ? `The units differ: ${andList(holding.map((m) => `${m.level} against ${m.against} ${signed(m.effect.estimate)} dB`))}. That much belongs to the unit and not to its kind.`
+    : 'No unit differs surely from another of its kind.'
+}
+
+const IN: Record<ByWhat, (g: string) => string> = {
+  direction: (g) => g,
+  leg: (g) => `on ${g}`,
+  distance: (g) => (g === 'near' ? 'near' : g === 'far' ? 'far out' : 'in the middle'),
+  'kind of ground': (g) =>
+    g === 'clear'
+      ? 'where the way is clear'
+      : g === 'grazing'
+        ? 'where it grazes the ground'
+        : 'in the shadow of the ground',
+  'time of day': (g) => `from ${g}`,
+  ...(Object.fromEntries(
+    CONDITIONS.map(({ factor }) => [factor, (g: string) => `while it was “${g}”`]),
+  ) as Record<ConditionFactor, (g: string) => string>),
+}
+
+/** Whether a pair's difference depends on something; a flip only where both sides of it are sure. */
+export function byWords(what: ByWhat, pair: DifferenceBy, name: Name): string {
+  const where = IN[what]
+  const [a, b] = [name(pair.a), name(pair.b)]
+  const tested = andList(pair.within.map((w) => where(w.group)))
+  if (pair.flips) {
+    const best = [...pair.within].sort((x, y) => y.effect.estimate - x.effect.estimate)
+    const [first, last] = [best[0]!, best[best.length - 1]!]
+    return `It flips by ${what}: ${a} is ahead ${where(first.group)} (${signed(first.effect.estimate)} dB), ${b} ${where(last.group)} (${signed(-last.effect.estimate)} dB).`
+  }
+  if (pair.change) {
+    const of = (g: string) => pair.within.find((w) => w.group === g)!
+    const [from, to] = [of(pair.change.from), of(pair.change.to)]
+    return `${a} less ${b} changes with the ${what}: ${signed(from.effect.estimate)} dB ${where(from.group)}, ${signed(to.effect.estimate)} dB ${where(to.group)}.`
+  }
+  return `${a} less ${b}: no change with the ${what} is sure, tested ${tested}.`
+}
+
+/** Levels that moved while nothing else did. */
+export function driftWords(drift: Drift | null): string {
+  if (!drift)
+    return 'Drift: nothing was checked again at the same mark ten minutes or more later often enough to see any.'
+  const { slope, low, high } = drift.slope
+  const size = `${signed(slope)} dB an hour (${signed(low)} to ${signed(high)})`
+  const by = drift.byControl ? 'by the control link' : 'by what was checked again'
+  return drift.surely
+    ? `Levels drifted ${size} over ${plain(drift.hours)} hours, ${by}: battery, weather or band. Balanced order keeps it out of the differences.`
+    : `No drift is sure: ${size} over ${plain(drift.hours)} hours, ${by}.`
+}
+
+export function erraticWords(u: Erratic, name: Name): string {
+  return `${name(u.linkId)} jumps: its readings lie ${plain(u.own)} dB off on average where the others lie ${plain(u.others)} dB off. Look at its plug, its unit, its battery.`
+}
+
+/** What a run's day did to all levels. */
+export function offsetWords(offset: RunOffset, run: Name, first: string): string {
+  if (offset.offsetDb === null)
+    return `${run(offset.runId)}: too few checks in common with ${first} to say how the day differed.`
+  const { low, high } = offset.interval90
+  const sure = (low !== null && low > 0) || (high !== null && high < 0)
+  const size = `${signed(offset.offsetDb)} dB (${interval(offset.interval90)})`
+  return `${run(offset.runId)} ${sure ? 'ran' : 'is alike,'} ${size} against ${first}, by ${offset.by} at ${offset.marks} marks.`
+}
+
+export function apartWords(apart: RunApart, run: Name, name: Name): string {
+  return `${run(apart.runId)} does not fit: there ${name(apart.a)} less ${name(apart.b)} came out ${signed(apart.there)} dB, in the other runs ${signed(apart.elsewhere)} dB. Something else was different that day.`
+}
+
+/** Reported against predicted, in sentences. */
+export function predictionWords(found: AgainstPrediction, mark: Name): string[] {
+  const { slope, copies } = found
+  const words = found.offsets.map((o) => {
+    const side = o.high < 0 ? 'under' : o.low > 0 ? 'over' : null
+    const size = `${plain(Math.abs(o.db))} dB`
+    const meter = found.absolute === 'nominal S9' ? ', if the meter’s S9 is where it should be' : ''
+    return side
+      ? `${capital(o.direction)}, reports ran ${size} ${side} the prediction (${signed(o.low)} to ${signed(o.high)})${meter}.`
+      : `${capital(o.direction)}, reports lie where they were predicted (${signed(o.low)} to ${signed(o.high)} dB)${meter}.`
+  })
+  words.push(
+    slope.low > 1 || slope.high < 1
+      ? `Where the prediction changes by 10 dB, reports change by ${plain(10 * slope.estimate)} (${plain(10 * slope.low)} to ${plain(10 * slope.high)}): this ground is ${slope.low > 1 ? 'harder' : 'kinder'} than it takes it for.`
+      : `Strong and weak places are told right: 10 dB predicted was ${plain(10 * slope.estimate)} dB reported (${plain(10 * slope.low)} to ${plain(10 * slope.high)}).`,
+  )
+  if (copies.checks > 0)
+    words.push(
+      `Of ${copies.checks} checks, ${Math.round(copies.expected)} were expected to be copied and ${copies.seen} were.`,
+    )
+  if (found.marksOff.length > 0)
+    words.push(
+      `Far off: ${andList(found.marksOff.slice(0, 4).map((m) => `${mark(m.markId)} ${signed(m.db)} dB`))}.`,
+    )
+  return words
+}
+
+export function otherStationsWords(s: OtherStations, name: Name): string {
+  const [a, b] = [name(s.a), name(s.b)]
+  const count = `${s.wins} of the other stations gave ${a} more, ${s.draws} the same, ${s.losses} gave ${b} more, ${s.direction}`
+  if (!s.found) return `${count}. Fewer than four stations reported both, so no size is told.`
+  const { estimate, interval90, interval95, stations } = s.found
+  const sure = interval95.low! > 0 || interval95.high! < 0
+  return `${count}. ${sure ? `That is ${signed(estimate)} dB for ${a}` : 'Cannot tell'} (${interval(interval90)} dB, each meter’s step unknown between 3 and 6 dB, ${stations} stations).`
+}
+
+export function legReachWords(leg: LegReach, name: Name, units: Units): string {
+  return `${name(leg.linkId)} on ${leg.legName}: ${reachText(leg.reach, units)}${leg.limitedBy && leg.reach.seen === 'some copied' ? `; ${leg.limitedBy} is the weaker way` : ''}`
+}
+
+/** A difference on a scale that has no dB, or by words copied. */
+export function otherScaleWords(breakdown: Pick<Breakdown, 'ordered' | 'counted'>, name: Name): string[] {
+  const sure = (p: number) => p > 0.975 || p < 0.025
+  return [
+    ...breakdown.ordered.map(({ a, b, found }) => {
+      const size = `${signed(found.steps)} steps of the scale (${interval(found.interval90)})`
+      return sure(found.chanceAIsBetter)
+        ? `${name(found.steps > 0 ? a : b)} was reported better: ${name(a)} less ${name(b)} is ${size}, from ${found.marks} marks and directions. Steps, not dB.`
+        : `Cannot tell by the scale’s steps: ${name(a)} less ${name(b)} is ${size}.`
+    }),
+    ...breakdown.counted.map(({ a, b, found }) => {
+      const hundred = (v: number | null) => (v === null ? null : Math.round(100 * v))
+      const [low, high] = [hundred(found.interval90.low), hundred(found.interval90.high)]
+      const size = `${hundred(found.shareA)} of 100 against ${hundred(found.shareB)}, ${signed(100 * found.difference).replace(/\.\d/, '')} (${low} to ${high})`
+      return `${sure(found.chanceAIsBetter) ? `${name(found.difference > 0 ? a : b)} gets more words through` : 'Cannot tell by words copied'}: ${name(a)} and ${name(b)} ${size}, halfway through what was tested.`
+    }),
+  ]
+}
+
+/** Where to check next, and how often. */
+export function nextWords(next: NextBest, name: Name, mark: Name, units: Units): string {
+  const where = `${distanceText(next.fromM, units)} to ${distanceText(next.toM, units)}`
+  const pairs = next.pairsWanted
+    ? `About ${next.pairsWanted} more pairs of ${name(next.a)} and ${name(next.b)} would tell a difference that matters. `
+    : ''
+  const best = next.marks.slice(0, 3).map((m) => mark(m.markId))
+  return `${pairs}They tell most from ${where}, where ${Math.round(100 * next.tells)} of 100 pairs bound the difference${best.length > 0 ? `; of the marks, ${andList(best)} narrow it most for the time they take` : ''}.`
+}
+
+function capital(text: string): string {
+  return `${text[0]!.toUpperCase()}${text.slice(1)}`
+}

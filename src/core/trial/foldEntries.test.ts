@@ -1,0 +1,202 @@
+import { describe, expect, it } from 'vitest'
+import { testEntry } from '@/core/testing/entries'
+import fc from 'fast-check'
+import type { Link, Rig } from '@/core/kit'
+import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
+import {
+  blindLetters,
+  clashesOf,
+  clockOffsets,
+  CODE_WORDS,
+  foldEntries,
+  marksNow,
+  padFor,
+  schedule,
+  wordsCopied,
+  wordsFor,
+  type Entry,
+  type Mark,
+  type TrialPlan,
+} from '.'
+
+const entry = testEntry
+const check = (
+  markId: string,
+  linkId: string,
+  text: string,
+  more: Partial<Entry> = {},
+  direction: 'to base' | 'from base' = 'to base',
+) =>
+  entry(
+    { kind: 'check', markId, linkId, direction, repeat: 1, text, calls: 1, remark: '', state: 'graded' },
+    more,
+  )
+const mark = (id: string, legId: string, distanceM: number): Mark => ({
+  id,
+  name: id,
+  legId,
+  legName: legId,
+  distanceM,
+  distanceSdM: null,
+  alongM: null,
+  bearingDeg: null,
+  lat: null,
+  lon: null,
+})
+const rig = (id: string) => ({ id, letter: id, name: id }) as unknown as Rig
+const link = (id: string): Link => ({ id, letter: id, name: id, base: rig('B'), out: rig(id) })
+const scale = defaultScale('readability-strength')
+const plan: TrialPlan = {
+  base: null,
+  trialName: 'T',
+  question: '',
+  links: [link('A'), link('B')],
+  marks: [mark('s1', 'shore', 100), mark('s2', 'shore', 200), mark('t1', 'top', 150)],
+  directions: ['to base'],
+  scales: { base: scale, out: scale },
+  copyRule: USUAL_COPY_RULE,
+  repeats: 1,
+  order: { scheme: 'as listed', seed: 5 },
+  sameAs: [],
+  marginDb: 3,
+  reliability: 0.9,
+  surroundings: 'mixed',
+  controlLinkId: null,
+  need: { floorM: null, ceilingM: null },
+}
+
+describe('what changes out there', () => {
+  it('a rig that broke is asked for no more; what it has said stays; put back it is asked for again', () => {
+    const out = entry({ kind: 'change', what: 'rig out', linkId: 'A', db: null, text: 'broke' })
+    const log = foldEntries([check('s1', 'A', '5 by 9'), out])
+    const keys = (l: ReturnType<typeof foldEntries>) =>
+      schedule(plan, l).map((c) => `${c.markId}${c.linkId} ${c.state}`)
+    expect(keys(log)).toEqual(['s1A logged', 's1B to do', 's2B to do', 't1B to do'])
+    const back = foldEntries([
+      check('s1', 'A', '5 by 9'),
+      out,
+      entry({ kind: 'change', what: 'rig back', linkId: 'A', db: null, text: '' }),
+    ])
+    expect(keys(back)).toHaveLength(6)
+  })
+  it('legs come in the order chosen last; a peg gets its distance; an attenuator stands until it is out', () => {
+    const log = foldEntries([
+      entry({ kind: 'leg order', legIds: ['top', 'shore'] }),
+      entry({ kind: 'measured', markId: 's2', how: 'tape', distanceM: 231, distanceSdM: 1 }),
+      entry({ kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '' }),
+    ])
+    expect(marksNow(plan, log).map((m) => [m.id, m.distanceM])).toEqual([
+      ['t1', 150],
+      ['s1', 100],
+      ['s2', 231],
+    ])
+    expect(log.attenuationDb).toBe(10)
+    expect(log.events.map((e) => e.body.kind)).toEqual(['leg order', 'measured', 'change'])
+  })
+  it('a voided change counts no more, and undo reaches it', () => {
+    const change = entry({ kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '' })
+    expect(foldEntries([change]).undoable.map((e) => e.id)).toEqual([change.id])
+    const log = foldEntries([change, entry({ kind: 'void', reason: 'undone' }, { supersedes: change.id })])
+    expect([log.attenuationDb, log.events, log.undoable]).toEqual([0, [], []])
+  })
+  it('a no-look mark is named afterwards by an entry that takes its place', () => {
+    const body = { kind: 'state', linkId: 'A', way: 'out', state: null, distanceM: 900, fix: null } as const
+    const marked = entry(body)
+    const log = foldEntries([marked, entry({ ...body, state: 'lost' }, { supersedes: marked.id })])
+    expect(log.events).toHaveLength(1)
+    expect(log.events[0]!.body).toMatchObject({ state: 'lost', distanceM: 900 })
+  })
+  it('order and duplicates of the entries do not matter', () => {
+    const entries = [
+      check('s1', 'A', '5 by 9'),
+      entry({ kind: 'change', what: 'rig out', linkId: 'A', db: null, text: '' }),
+      entry({ kind: 'leg order', legIds: ['top'] }),
+      entry({ kind: 'change', what: 'rig back', linkId: 'A', db: null, text: '' }),
+      entry({ kind: 'blind', on: true, letters: { A: 'K', B: 'W' } }),
+      entry({ kind: 'leg order', legIds: ['shore', 'top'] }),
+      entry({ kind: 'change', what: 'attenuator', linkId: null, db: 6, text: '' }),
+    ]
+    const whole = foldEntries(entries)
+    fc.assert(
+      fc.property(fc.shuffledSubarray([...entries, ...entries], { minLength: 14 }), (some) => {
+        expect(foldEntries(some)).toEqual(whole)
+      }),
+    )
+  })
+})
+
+describe('two devices', () => {
+  it('a check that both logged differently is a clash until one is voided', () => {
+    const [a, b] = [check('s1', 'A', '5 by 9'), check('s1', 'A', '5 by 7', { device: 'desk' })]
+    const same = [check('s2', 'A', '5 by 5'), check('s2', 'A', '5 BY 5 ', { device: 'desk' })]
+    const found = clashesOf(foldEntries([a, b, ...same]))
+    expect(found).toHaveLength(1)
+    expect(found[0]!.checks.map((c) => c.text)).toEqual(['5 by 9', '5 by 7'])
+    expect(
+      clashesOf(foldEntries([a, b, entry({ kind: 'void', reason: 'x' }, { supersedes: b.id })])),
+    ).toEqual([])
+  })
+  it('the same device asking again is a repeat and no clash', () => {
+    expect(clashesOf(foldEntries([check('s1', 'A', '5 by 9'), check('s1', 'A', '5 by 7')]))).toEqual([])
+  })
+  const halves = (aheadS: number, jitter: (i: number) => number) =>
+    foldEntries(
+      Array.from({ length: 8 }, (_, i) => i).flatMap((i) => {
+        const at = Date.UTC(2026, 4, 16, 9, i * 10)
+        return [
+          check(`m${i}`, 'A', '5 by 9', { device: 'a', wallTime: new Date(at).toISOString() }),
+          check(
+            `m${i}`,
+            'A',
+            '5 by 8',
+            { device: 'b', wallTime: new Date(at + (aheadS + jitter(i)) * 1000).toISOString() },
+            'from base',
+          ),
+        ]
+      }),
+    )
+  it('a clock that is ahead is noticed from the shared checks', () => {
+    const found = clockOffsets(halves(3600, (i) => (i % 3) * 20))
+    expect(found).toMatchObject([{ device: 'b', against: 'a', pairs: 8 }])
+    // The median of 3600 and 0, 20, 40 in turn, by hand: 0 0 0 20 20 20 40 40.
+    expect(found[0]!.offsetS).toBe(3620)
+  })
+  it('the pace of the work is no fault of a clock, nor is what wavers as much as it is off', () => {
+    expect(clockOffsets(halves(60, () => 0))).toEqual([])
+    expect(clockOffsets(halves(0, (i) => (i % 2 === 0 ? 900 : -900)))).toEqual([])
+  })
+})
+
+describe('code words', () => {
+  const key = { linkId: 'A', markId: 's1', direction: 'to base', repeat: 1 } as const
+  it('are 256 different words of one kind', () => {
+    expect(new Set(CODE_WORDS).size).toBe(256)
+    expect(CODE_WORDS.every((w) => /^[a-z]{4,8}$/.test(w))).toBe(true)
+  })
+  it('both devices draw the same five, and another check draws others', () => {
+    expect(wordsFor(5, key)).toEqual(wordsFor(5, { ...key }))
+    expect(new Set(wordsFor(5, key)).size).toBe(5)
+    expect(wordsFor(5, { ...key, markId: 's2' })).not.toEqual(wordsFor(5, key))
+    expect(wordsFor(6, key)).not.toEqual(wordsFor(5, key))
+  })
+  it('the pad holds the five among others, in an order that says nothing', () => {
+    const pad = padFor(5, key)
+    expect(pad).toHaveLength(15)
+    expect(new Set(pad).size).toBe(15)
+    expect(pad).toEqual([...pad].sort())
+    expect(wordsFor(5, key).every((w) => pad.includes(w))).toBe(true)
+  })
+  it('are counted in whatever order, and each once', () => {
+    expect(wordsCopied(['a', 'b', 'c'], ['c', 'a', 'x', 'a'])).toBe(2)
+    expect(wordsCopied(['a'], [])).toBe(0)
+  })
+})
+
+it('blind letters differ for each link and from seed to seed, and are the same again', () => {
+  const ids = ['A', 'B', 'C', 'D', 'E']
+  const drawn = blindLetters(ids, 1)
+  expect(new Set(Object.values(drawn)).size).toBe(5)
+  expect(blindLetters(ids, 1)).toEqual(drawn)
+  const several = new Set(Array.from({ length: 20 }, (_, s) => JSON.stringify(blindLetters(ids, s))))
+  expect(several.size).toBeGreaterThan(15)
+})
