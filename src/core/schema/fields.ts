@@ -90,6 +90,13 @@ export const record = <F extends yup.ObjectShape>(fields: F) => {
     })
 }
 
+/** An object of which just these fields are taken; what else it holds is left out of what is stored. */
+export const picked = <F extends yup.ObjectShape>(fields: F) =>
+  strict(yup.object(fields))
+    .transform((v: unknown) => (isPlain(v) && Object.keys(v).every(isKey) ? v : v === undefined ? v : null))
+    .typeError('${path} must be an object')
+    .noUnknown()
+
 /** An object whose keys are ids and whose values are all of one kind. */
 export const dictionary = <T>(value: yup.Schema<T>, most = 200) =>
   yup

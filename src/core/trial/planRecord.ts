@@ -3,7 +3,7 @@ import { DIRECTIONS } from '@/core/kit/rig/terms'
 import { linkRecord } from '@/core/kit/rig/rigRecord'
 import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
-import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
+import { figure, id, list, MAX_LETTERS, oneOf, picked, record, text } from '@/core/schema'
 import { earStateList } from './earStateRecord'
 import { MARK_MEANS, ORDER_SCHEMES, SURROUNDINGS } from './terms'
 
@@ -78,5 +78,6 @@ export const checkKeyFields = {
   /** From 1. */
   repeat: figure().integer().min(1).max(100_000).required(),
 }
-export const checkKeyRecord = record(checkKeyFields)
+/** Devices of earlier versions wrote whole scheduled checks here; the key alone is kept. */
+export const checkKeyRecord = picked(checkKeyFields)
 export type CheckKey = InferType<typeof checkKeyRecord>

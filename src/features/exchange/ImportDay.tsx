@@ -1,20 +1,12 @@
 'use client'
 
-import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
-import Checkbox from '@mui/material/Checkbox'
-import FormControlLabel from '@mui/material/FormControlLabel'
-import TextField from '@mui/material/TextField'
-import Typography from '@mui/material/Typography'
-import Link from 'next/link'
 import type { Problem } from '@/core/outcome'
 import { useRouter } from 'next/navigation'
-import { useMemo, useState, type ReactNode } from 'react'
+import { useMemo, useState } from 'react'
 import { readKitJson, type ColumnMatch } from '@/core/formats'
 import type { Listener } from '@/core/kit'
 import type { Scale } from '@/core/reports'
 import { FileDrop } from '@/ui/fields/FileDrop'
-import { ScaleField } from '@/ui/fields/ScaleField'
 import { PageHead, Refused } from '@/ui/shell'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
@@ -31,19 +23,8 @@ import {
   type KitDraft,
   type NamedText,
 } from './dayDraft'
+import { BringIn, EveryRow, Meanings, Part } from './ImportParts'
 import { KitFields } from './KitFields'
-import { PreviewTable } from './PreviewTable'
-
-function Part({ n, title, children }: { n: number; title: string; children: ReactNode }) {
-  return (
-    <Box component="section" sx={{ borderTop: '1px solid var(--rule)', py: 2.5 }}>
-      <Typography variant="h2" component="h2" sx={{ mb: 1.5 }}>
-        {n}. {title}
-      </Typography>
-      {children}
-    </Box>
-  )
-}
 
 /** A day from files: open, match the columns, confirm kit and scales, look at every row, then all or nothing. */
 export function ImportDay() {
@@ -81,17 +62,10 @@ export function ImportDay() {
     () => (kit ? readKitJson(kitText(kit, files.kit?.value.listeners)) : null),
     [kit, files.kit],
   )
+  const rigNames = useMemo(() => kit?.rigs.map((r) => r.name) ?? [], [kit])
   const rows = useMemo(
-    () =>
-      match && scales && kit
-        ? preview(
-            files,
-            match,
-            kit.rigs.map((r) => r.name),
-            scales,
-          )
-        : null,
-    [files, match, scales, kit],
+    () => (match && scales ? preview(files, match, rigNames, scales) : null),
+    [files, match, scales, rigNames],
   )
   const troubled = rows ? rows.problems.length + rows.unread.length : 0
   const submit = async () => {
@@ -155,95 +129,17 @@ export function ImportDay() {
               <Refused title="The kit is not complete" problems={kitRead.problems} />
             )}
           </Part>
-          <Part n={4} title="What the reports mean">
-            <Typography sx={{ mb: 2, color: 'var(--soft)', maxWidth: 760 }}>
-              Guessed from the reports. The same figures mean different things to different teams, so please
-              confirm.
-            </Typography>
-            <Box
-              sx={{
-                display: 'grid',
-                gridTemplateColumns: { xs: 'minmax(0,1fr)', sm: 'repeat(2, minmax(0,1fr))' },
-                gap: 3,
-              }}
-            >
-              <ScaleField
-                label="The base reported"
-                value={scales.base}
-                onChange={(base) => setScales({ ...scales, base })}
-              />
-              <ScaleField
-                label="Whoever was out there reported"
-                value={scales.out}
-                onChange={(out) => setScales({ ...scales, out })}
-              />
-            </Box>
-            <FormControlLabel
-              control={<Checkbox checked={confirmed} onChange={(e) => setConfirmed(e.target.checked)} />}
-              label="Yes, this is what the reports mean"
-            />
-          </Part>
-          <Part n={5} title={`Every row: ${rows.rows.length - rows.unread.length} read, ${troubled} not`}>
-            {troubled > 0 && (
-              <Refused
-                title="These cannot be read"
-                problems={[
-                  ...rows.problems,
-                  ...rows.unread.map(({ row, reading }) => ({
-                    code: 'report',
-                    where: `line ${row.line}`,
-                    message: `"${row.report}": ${reading.state === 'not read' ? reading.why : ''}`,
-                  })),
-                ]}
-              />
-            )}
-            <PreviewTable rows={rows.rows} />
-            {troubled > 0 && (
-              <FormControlLabel
-                control={<Checkbox checked={without} onChange={(e) => setWithout(e.target.checked)} />}
-                label={`Import without the ${rows.problems.length} rows listed; ${rows.unread.length} unread reports come in as text`}
-              />
-            )}
-          </Part>
+          <Meanings scales={scales} confirmed={confirmed} onScales={setScales} onConfirmed={setConfirmed} />
+          <EveryRow rows={rows} without={without} onWithout={setWithout} />
           <Part n={6} title="Bring it in">
-            <Box sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
-              <TextField
-                label="Name of the trial"
-                value={name}
-                onChange={(e) => setName(e.target.value)}
-                sx={{ minWidth: { sm: 360 } }}
-              />
-              <FormControlLabel
-                control={<Checkbox checked={fixed} onChange={(e) => setFixed(e.target.checked)} />}
-                label="The number of marks was fixed beforehand; nobody stopped because it seemed clear"
-              />
-              <Button
-                variant="contained"
-                size="large"
-                onClick={() => void submit()}
-                disabled={
-                  action.busy ||
-                  !confirmed ||
-                  !kitRead?.ok ||
-                  rows.rows.length === 0 ||
-                  (troubled > 0 && !without)
-                }
-              >
-                Import {rows.rows.length} checks
-              </Button>
-              {!confirmed && (
-                <span style={{ color: 'var(--soft)' }}>Confirm under 4 what the reports mean.</span>
-              )}
-            </Box>
-            <div role="status">
-              {known && (
-                <p>
-                  This file is already in: nothing was changed.{' '}
-                  <Link href={`/trials/${known}/findings`}>Open its findings</Link>
-                </p>
-              )}
-            </div>
-            {action.refusal('Nothing was imported')}
+            <BringIn
+              {...{ name, fixed, confirmed, known, action }}
+              checks={rows.rows.length}
+              ready={confirmed && kitRead?.ok === true && rows.rows.length > 0 && (troubled === 0 || without)}
+              onName={setName}
+              onFixed={setFixed}
+              onSubmit={() => void submit()}
+            />
           </Part>
         </>
       )}

@@ -1,7 +1,6 @@
-import Box from '@mui/material/Box'
+import { Table } from '@/ui/table/Table'
 import { byWords, signed, type Breakdown } from '@/core/findings'
 import { Fragment } from 'react'
-import { TABLE } from './tableStyle'
 
 /** With many pairs only those that change are gone through; the others are summed up. */
 const told = (pairs: Breakdown['by'][number]['pairs']) =>
@@ -10,52 +9,51 @@ const told = (pairs: Breakdown['by'][number]['pairs']) =>
 /** Differences by leg, distance, kind of ground and time of day, with what is sure of them in a sentence. */
 export function ByTable({ by, name }: { by: Breakdown['by']; name: (id: string) => string }) {
   return (
-    <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Differences by part of the log">
-      <Box
-        component="table"
-        sx={{ ...TABLE, '& tbody th': { color: 'var(--ink)', fontWeight: 700, pt: 1.5, borderTop: 0 } }}
-      >
-        <thead>
+    <Table
+      label="Differences by part of the log"
+      wide
+      stacks
+      minPx={680}
+      sx={{ '& tbody th': { color: 'var(--ink)', fontWeight: 700, pt: 1.5, borderTop: 0 } }}
+      head={
+        <>
+          <th style={{ width: '40%' }}>Is it the same everywhere?</th>
+          <th>First less second, dB (90 % interval), by part</th>
+        </>
+      }
+    >
+      {by.map(({ what, pairs }) => (
+        <Fragment key={what}>
           <tr>
-            <th style={{ width: '40%' }}>Is it the same everywhere?</th>
-            <th>First less second, dB (90 % interval), by part</th>
+            <th colSpan={2} scope="rowgroup">
+              By {what}
+            </th>
           </tr>
-        </thead>
-        <tbody>
-          {by.map(({ what, pairs }) => (
-            <Fragment key={what}>
-              <tr>
-                <th colSpan={2} scope="rowgroup">
-                  By {what}
-                </th>
-              </tr>
-              {told(pairs).map((pair) => (
-                <tr key={`${pair.a} ${pair.b}`}>
-                  <td>{pair.change ? <b>{byWords(what, pair, name)}</b> : byWords(what, pair, name)}</td>
-                  <td>
-                    {pair.within.map((w) => (
-                      <span key={w.group} style={{ display: 'block' }}>
-                        <span style={{ color: 'var(--soft)' }}>{w.group}</span> {signed(w.effect.estimate)} (
-                        {signed(w.effect.interval90.low!)} to {signed(w.effect.interval90.high!)}),{' '}
-                        <span style={{ color: 'var(--soft)' }}>{w.marks} marks</span>
-                      </span>
-                    ))}
-                  </td>
-                </tr>
-              ))}
-              {told(pairs).length < pairs.length && (
-                <tr>
-                  <td colSpan={2}>
-                    {told(pairs).length > 0
-                      ? 'For the other pairs no change is sure.'
-                      : `No change with the ${what} is sure for any of the ${pairs.length} pairs.`}
-                  </td>
-                </tr>
-              )}
-            </Fragment>
+          {told(pairs).map((pair) => (
+            <tr key={`${pair.a} ${pair.b}`}>
+              <td>{pair.change ? <b>{byWords(what, pair, name)}</b> : byWords(what, pair, name)}</td>
+              <td>
+                {pair.within.map((w) => (
+                  <span key={w.group} style={{ display: 'block' }}>
+                    <span style={{ color: 'var(--soft)' }}>{w.group}</span> {signed(w.effect.estimate)} (
+                    {signed(w.effect.interval90.low!)} to {signed(w.effect.interval90.high!)}),{' '}
+                    <span style={{ color: 'var(--soft)' }}>{w.marks} marks</span>
+                  </span>
+                ))}
+              </td>
+            </tr>
           ))}
-        </tbody>
-      </Box>
-    </Box>
+          {told(pairs).length < pairs.length && (
+            <tr>
+              <td colSpan={2}>
+                {told(pairs).length > 0
+                  ? 'For the other pairs no change is sure.'
+                  : `No change with the ${what} is sure for any of the ${pairs.length} pairs.`}
+              </td>
+            </tr>
+          )}
+        </Fragment>
+      ))}
+    </Table>
   )
 }

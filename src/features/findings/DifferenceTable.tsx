@@ -1,4 +1,5 @@
 import Box from '@mui/material/Box'
+import { Table } from '@/ui/table/Table'
 import Typography from '@mui/material/Typography'
 import {
   intervalText,
@@ -9,7 +10,6 @@ import {
   type Difference,
   type JudgedPair,
 } from '@/core/findings'
-import { TABLE } from './tableStyle'
 
 function Size({ d }: { d: Difference | null }) {
   if (!d) return <span style={{ color: 'var(--soft)' }}>not in dB</span>
@@ -85,46 +85,47 @@ export function DifferenceTable({
       <Typography variant="h3" component="h3" sx={{ mb: 0.5 }}>
         {title}
       </Typography>
-      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Differences, ${title}`}>
-        <Box component="table" sx={TABLE}>
-          <thead>
-            <tr>
-              <th style={{ width: '46%' }}>Verdict</th>
-              <th>Evened, first less second</th>
-              <th>Raw</th>
-              <th>Won, drawn, lost</th>
-            </tr>
-          </thead>
-          <tbody>
-            {pairs.map((p) => (
-              <tr key={`${p.a} ${p.b}`}>
-                <td>
-                  <b>{verdictWords(p, name).lead}.</b> {verdictWords(p, name).detail}
-                  {p.disagreement && <div style={{ color: 'var(--bad)' }}>{p.disagreement}</div>}
-                  <PairDetails pair={p} />
-                </td>
-                <td data-label="Evened">
-                  <div style={{ color: 'var(--soft)' }}>
-                    {name(p.a)} − {name(p.b)}
-                  </div>
-                  <Size d={p.evened} />
-                  <div style={{ color: 'var(--soft)', fontSize: '0.85rem' }}>{takenOutText(p)}</div>
-                </td>
-                <td data-label="Raw">
-                  {p.evened && !p.raw ? (
-                    <span style={{ color: 'var(--soft)' }}>differs by direction</span>
-                  ) : (
-                    <Size d={p.raw} />
-                  )}
-                </td>
-                <td data-label="Won, drawn, lost" style={{ whiteSpace: 'nowrap' }}>
-                  {p.wins.wins}, {p.wins.draws}, {p.wins.losses}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Box>
-      </Box>
+      <Table
+        label={`Differences, ${title}`}
+        wide
+        stacks
+        minPx={680}
+        head={
+          <>
+            <th style={{ width: '46%' }}>Verdict</th>
+            <th>Evened, first less second</th>
+            <th>Raw</th>
+            <th>Won, drawn, lost</th>
+          </>
+        }
+      >
+        {pairs.map((p) => (
+          <tr key={`${p.a} ${p.b}`}>
+            <td>
+              <b>{verdictWords(p, name).lead}.</b> {verdictWords(p, name).detail}
+              {p.disagreement && <div style={{ color: 'var(--bad)' }}>{p.disagreement}</div>}
+              <PairDetails pair={p} />
+            </td>
+            <td data-label="Evened">
+              <div style={{ color: 'var(--soft)' }}>
+                {name(p.a)} − {name(p.b)}
+              </div>
+              <Size d={p.evened} />
+              <div style={{ color: 'var(--soft)', fontSize: '0.85rem' }}>{takenOutText(p)}</div>
+            </td>
+            <td data-label="Raw">
+              {p.evened && !p.raw ? (
+                <span style={{ color: 'var(--soft)' }}>differs by direction</span>
+              ) : (
+                <Size d={p.raw} />
+              )}
+            </td>
+            <td data-label="Won, drawn, lost" style={{ whiteSpace: 'nowrap' }}>
+              {p.wins.wins}, {p.wins.draws}, {p.wins.losses}
+            </td>
+          </tr>
+        ))}
+      </Table>
     </Box>
   )
 }

@@ -1,8 +1,6 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
 import { Suspense, useMemo, useRef, useState, useTransition } from 'react'
@@ -12,6 +10,7 @@ import { marksNow, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import { CopyRuleField } from '@/ui/fields/CopyRuleField'
+import { PickOne } from '@/ui/fields/PickOne'
 import { Fold, Later, LinkButton, PageHead } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { ReachStrip, stripModel } from '@/ui/strip'
@@ -65,6 +64,47 @@ const SCOPE_NAMES: Record<string, string> = {
 const MANY_CHECKS = 1500
 const MANY_HEIGHT = 520
 
+/** What stands behind the name of a run in the list. */
+const RUN_STATES = { finished: '', voided: ' (void)', going: ' (going on)' }
+
+interface DifferencesProps {
+  findings: Findings
+  scopes: ReturnType<typeof scopesOf>
+  name: (id: string) => string
+}
+
+/** Every difference, by direction, as tables. */
+function Differences({ findings, scopes, name }: DifferencesProps) {
+  // With many pairs each direction by itself is a page of its own.
+  const manyPairs = findings.pairs.filter((p) => p.scope === scopes[0]).length > 3
+  return (
+    <>
+      <Typography variant="h2" component="h2" sx={{ mt: 3, mb: 1 }}>
+        Differences
+      </Typography>
+      {scopes.map((scope, i) => {
+        const table = (
+          <DifferenceTable
+            key={scope}
+            title={SCOPE_NAMES[scope]!}
+            pairs={findings.pairs.filter((p) => p.scope === scope)}
+            name={name}
+          />
+        )
+        return i > 0 && manyPairs ? (
+          <Fold key={scope} title={SCOPE_NAMES[scope]!}>
+            {table}
+          </Fold>
+        ) : (
+          table
+        )
+      })}
+      {findings.pairs.length === 0 && <p>A difference needs two links; this run has one.</p>}
+      <CopyButton text={() => differencesCsv(findings, name)} label="Copy the differences as CSV" />
+    </>
+  )
+}
+
 /** The findings: verdicts in words first, the strip that carries them, then the figures and what was left out. */
 export function FindingsStep({
   trialId,
@@ -109,20 +149,13 @@ export function FindingsStep({
         <LinkButton prefetch={false} href={`/trials/${trialId}/findings/summary?${params}`}>
           One page to print
         </LinkButton>
-        <TextField
-          select
+        <PickOne
           label="Run"
           value={runId}
-          onChange={(e) => start(() => router.replace(`/trials/${trialId}/findings?run=${e.target.value}`))}
+          options={runs.map((r) => ({ value: r.id, name: `${r.name}${RUN_STATES[r.state]}` }))}
+          onPick={(id) => start(() => router.replace(`/trials/${trialId}/findings?run=${id}`))}
           sx={{ minWidth: 220 }}
-        >
-          {runs.map((r) => (
-            <MenuItem key={r.id} value={r.id}>
-              {r.name}
-              {r.state !== 'finished' && ` (${r.state === 'voided' ? 'void' : 'going on'})`}
-            </MenuItem>
-          ))}
-        </TextField>
+        />
       </PageHead>
       {state === 'voided' && (
         <Box sx={{ borderLeft: '5px solid var(--bad)', pl: 2, mb: 2 }}>
@@ -154,29 +187,7 @@ export function FindingsStep({
         {log.checks.length > MANY_CHECKS ? <Later height={MANY_HEIGHT}>{drawn}</Later> : drawn}
       </div>
       <TakeAlong box={strip} select='svg[role="group"]' title="Reach strip" />
-      <Typography variant="h2" component="h2" sx={{ mt: 3, mb: 1 }}>
-        Differences
-      </Typography>
-      {scopes.map((scope, i) => {
-        const table = (
-          <DifferenceTable
-            key={scope}
-            title={SCOPE_NAMES[scope]!}
-            pairs={findings.pairs.filter((p) => p.scope === scope)}
-            name={name}
-          />
-        )
-        // With many pairs each direction by itself is a page of its own.
-        return i > 0 && headline.length > 3 ? (
-          <Fold key={scope} title={SCOPE_NAMES[scope]!}>
-            {table}
-          </Fold>
-        ) : (
-          table
-        )
-      })}
-      {findings.pairs.length === 0 && <p>A difference needs two links; this run has one.</p>}
-      <CopyButton text={() => differencesCsv(findings, name)} label="Copy the differences as CSV" />
+      <Differences {...{ findings, scopes, name }} />
       <TrendSection pairs={headline} marginDb={findings.marginDb} name={name} units={units} />
       {sky && <SkySection {...{ plan, settings, units }} pairs={headline} onSky={(v) => turn({ sky: v })} />}
       <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>

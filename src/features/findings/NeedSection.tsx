@@ -9,10 +9,10 @@ import { useState } from 'react'
 import { decide, decisionWords, type Burden, type Findings } from '@/core/findings'
 import type { TrialPlan } from '@/core/trial'
 import { distanceUnit, fromShown, toShown, type Units } from '@/core/units'
+import { Table } from '@/ui/table/Table'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { needOf, type AreaToCover } from './areasToCover'
 import type { Settings } from './ruleParams'
-import { TABLE } from './tableStyle'
 
 interface Props {
   plan: TrialPlan
@@ -118,30 +118,31 @@ export function NeedSection({ plan, findings, settings, burdens, areas, units, o
       ) : (
         <>
           <Typography sx={{ fontWeight: 700, fontSize: '1.1rem' }}>{decisionWords(answers, name)}</Typography>
-          <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="The need">
-            <Box component="table" sx={TABLE}>
-              <thead>
-                <tr>
-                  <th>Link</th>
-                  <th>The need</th>
-                  <th>Why</th>
-                  <th>Burden</th>
-                </tr>
-              </thead>
-              <tbody>
-                {answers.map((a) => (
-                  <tr key={a.linkId}>
-                    <td>{name(a.linkId)}</td>
-                    <td data-label="The need">
-                      <b>{a.met}</b>
-                    </td>
-                    <td data-label="Why">{a.why}</td>
-                    <td data-label="Burden">{burdenText(a.burden, units)}</td>
-                  </tr>
-                ))}
-              </tbody>
-            </Box>
-          </Box>
+          <Table
+            label="The need"
+            wide
+            stacks
+            minPx={680}
+            head={
+              <>
+                <th>Link</th>
+                <th>The need</th>
+                <th>Why</th>
+                <th>Burden</th>
+              </>
+            }
+          >
+            {answers.map((a) => (
+              <tr key={a.linkId}>
+                <td>{name(a.linkId)}</td>
+                <td data-label="The need">
+                  <b>{a.met}</b>
+                </td>
+                <td data-label="Why">{a.why}</td>
+                <td data-label="Burden">{burdenText(a.burden, units)}</td>
+              </tr>
+            ))}
+          </Table>
         </>
       )}
     </Box>

@@ -1,8 +1,7 @@
-import Box from '@mui/material/Box'
+import { Table } from '@/ui/table/Table'
 import { chanceInWords, reachText, type Findings } from '@/core/findings'
 import type { Link } from '@/core/kit'
 import type { Units } from '@/core/units'
-import { TABLE } from './tableStyle'
 
 /** How far each link reaches in each direction, and the worse of the two as the usable reach. */
 export function ReachTable({
@@ -24,63 +23,64 @@ export function ReachTable({
   )
   return (
     <>
-      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Reach">
-        <Box component="table" sx={TABLE}>
-          <thead>
-            <tr>
-              <th>Link</th>
-              {!usableOnly && <th>Direction</th>}
-              {chances.map((c) => (
-                <th key={c}>{chanceInWords(c)}</th>
-              ))}
-              {!usableOnly && <th>Copied</th>}
-            </tr>
-          </thead>
-          <tbody>
-            {links.flatMap((link) => [
-              ...findings.reaches
-                .filter((r) => r.linkId === link.id && !(usableOnly && both(link.id)))
-                .map((r) => (
-                  <tr key={`${link.id} ${r.direction}`}>
-                    <td>
-                      {link.letter}, {link.name}
-                    </td>
-                    {!usableOnly && <td>{r.direction}</td>}
-                    {r.reaches.map((x) => (
-                      <td key={x.chance} data-label={chanceInWords(x.chance)}>
-                        {reachText(x, units)}
-                      </td>
-                    ))}
-                    {!usableOnly && (
-                      <td data-label="Copied" style={{ whiteSpace: 'nowrap' }}>
-                        {r.copied} of {r.checks}
-                      </td>
-                    )}
-                  </tr>
-                )),
-              both(link.id) && (
-                <tr key={`${link.id} usable`} style={{ fontWeight: 700 }}>
-                  <td>
-                    {link.letter}, {link.name}
+      <Table
+        label="Reach"
+        wide
+        stacks
+        minPx={680}
+        head={
+          <>
+            <th>Link</th>
+            {!usableOnly && <th>Direction</th>}
+            {chances.map((c) => (
+              <th key={c}>{chanceInWords(c)}</th>
+            ))}
+            {!usableOnly && <th>Copied</th>}
+          </>
+        }
+      >
+        {links.flatMap((link) => [
+          ...findings.reaches
+            .filter((r) => r.linkId === link.id && !(usableOnly && both(link.id)))
+            .map((r) => (
+              <tr key={`${link.id} ${r.direction}`}>
+                <td>
+                  {link.letter}, {link.name}
+                </td>
+                {!usableOnly && <td>{r.direction}</td>}
+                {r.reaches.map((x) => (
+                  <td key={x.chance} data-label={chanceInWords(x.chance)}>
+                    {reachText(x, units)}
                   </td>
-                  {!usableOnly && <td>usable</td>}
-                  {findings.usable
-                    .filter((u) => u.linkId === link.id)
-                    .map((u) => (
-                      <td key={u.chance} data-label={chanceInWords(u.chance)}>
-                        {reachText(u.reach, units)}
-                        <div style={{ fontWeight: 400, color: 'var(--soft)', fontSize: '0.85rem' }}>
-                          the worse: {u.limitedBy}
-                        </div>
-                      </td>
-                    ))}
-                  {!usableOnly && <td />}
-                </tr>
-              ),
-            ])}
-          </tbody>
-        </Box>
-      </Box>
+                ))}
+                {!usableOnly && (
+                  <td data-label="Copied" style={{ whiteSpace: 'nowrap' }}>
+                    {r.copied} of {r.checks}
+                  </td>
+                )}
+              </tr>
+            )),
+          both(link.id) && (
+            <tr key={`${link.id} usable`} style={{ fontWeight: 700 }}>
+              <td>
+                {link.letter}, {link.name}
+              </td>
+              {!usableOnly && <td>usable</td>}
+              {findings.usable
+                .filter((u) => u.linkId === link.id)
+                .map((u) => (
+                  <td key={u.chance} data-label={chanceInWords(u.chance)}>
+                    {reachText(u.reach, units)}
+                    <div style={{ fontWeight: 400, color: 'var(--soft)', fontSize: '0.85rem' }}>
+                      the worse: {u.limitedBy}
+                    </div>
+                  </td>
+                ))}
+              {!usableOnly && <td />}
+            </tr>
+          ),
+        ])}
+      </Table>
       <p style={{ color: 'var(--soft)', margin: '6px 0 0' }}>
         90 % profile intervals{methods.length > 0 && `; ${methods.join(' and ')}`}. For ground like these
         legs, not a circle round the base.

@@ -23,5 +23,5 @@ async function workedOut(url: string, signal: AbortSignal): Promise<Breakdown> {
 /** What lies behind the findings of an address; worked out in a worker after the page, so that it need not wait. */
 export function useBreakdown(trialId: string, params: string): Answer<Breakdown> {
   const url = `/trials/${trialId}/findings/breakdown?${params}`
-  return useAnswer([url], (signal) => workedOut(url, signal))
+  return useAnswer([url], ([address], signal) => workedOut(address, signal))
 }

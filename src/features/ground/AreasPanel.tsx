@@ -2,87 +2,49 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { Rings } from '@/core/terrain'
-import { fromLength, heightText, lengthUnit, toLength, type Units } from '@/core/units'
+import { heightText, type Units } from '@/core/units'
 import type { AreaKind, AreaRow } from '@/data/areas'
-import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
-import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { problem } from '@/core/outcome'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { Fold } from '@/ui/shell'
+import { Quiet } from '@/ui/shell/Quiet'
 import { bringAreas, changeArea, dropArea } from './actions'
-import { AREA_KINDS, AREA_WORDS, typedRing, usualHeightM } from './areaWords'
+import { AreaFields } from './AreaFields'
+import { AREA_WORDS, typedRing, usualHeightM } from './areaWords'
 
-interface FieldsProps {
-  start: { name: string; kind: AreaKind; heightM: number }
+/** One area in the list. */
+function AreaRowLine({
+  area,
+  units,
+  onChange,
+  onDelete,
+}: {
+  area: AreaRow
   units: Units
-  verb: string
-  onSave: (fields: { name: string; kind: AreaKind; heightM: number }) => void
-  onLeave: () => void
-}
-
-/** What an area is called, what stands there, and how high. */
-function AreaFields({ start, units, verb, onSave, onLeave }: FieldsProps) {
-  const shown = (m: number, u = units) => String(Number(toLength(m, u).toFixed(1)))
-  const [name, setName] = useState(start.name)
-  const [kind, setKind] = useState(start.kind)
-  const [height, setHeight] = useState(shown(start.heightM))
-  useUnitsChange(units, (from, to) =>
-    setHeight((t) => (numberIn(t) === null ? t : shown(fromLength(numberIn(t)!, from), to))),
-  )
-  const problem =
-    kind === 'to cover'
-      ? null
-      : numberProblem(height, { min: 0, max: toLength(120, units) }, lengthUnit(units))
+  onChange: () => void
+  onDelete: () => void
+}) {
+  const name = area.name || AREA_WORDS[area.kind]
   return (
-    <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr', my: 1.5 }}>
-      <TextField label="Name" value={name} onChange={(e) => setName(e.target.value)} />
-      <TextField
-        select
-        label="What is there"
-        value={kind}
-        onChange={(e) => {
-          const next = e.target.value as AreaKind
-          setKind(next)
-          setHeight(shown(usualHeightM(next)))
-        }}
-      >
-        {AREA_KINDS.map((k) => (
-          <MenuItem key={k} value={k}>
-            {AREA_WORDS[k]}
-          </MenuItem>
-        ))}
-      </TextField>
-      {kind !== 'to cover' && kind !== 'open' && (
-        <NumberBox
-          label={kind === 'wood' ? 'Height of the trees' : 'Height of what stands there'}
-          unit={lengthUnit(units)}
-          value={height}
-          problem={problem}
-          onChange={setHeight}
-        />
-      )}
-      <Box sx={{ gridColumn: 'span 2', display: 'flex', gap: 1 }}>
-        <Button
-          variant="contained"
-          disabled={problem !== null}
-          onClick={() =>
-            onSave({
-              name: name.trim(),
-              kind,
-              heightM: kind === 'to cover' ? 0 : fromLength(numberIn(height) ?? 0, units),
-            })
-          }
-        >
-          {verb}
-        </Button>
-        <Button onClick={onLeave}>Leave it</Button>
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: '1px solid var(--rule)', py: 0.5 }}>
+      <Box sx={{ flex: 1 }}>
+        <b>{name}</b>
+        <Quiet small>
+          {AREA_WORDS[area.kind]}
+          {area.heightM > 0 && `, ${heightText(Math.round(area.heightM), units)} high`}
+        </Quiet>
       </Box>
+      <Button size="small" onClick={onChange} aria-label={`Change ${name}`}>
+        Change
+      </Button>
+      <Button size="small" onClick={onDelete} aria-label={`Delete ${name}`}>
+        Delete
+      </Button>
     </Box>
   )
 }
@@ -145,38 +107,13 @@ export function AreasPanel({ areas, drawn, drawing, units, onDraw, onDrawnDone }
             onLeave={() => setEditing(null)}
           />
         ) : (
-          <Box
+          <AreaRowLine
             key={a.id}
-            sx={{
-              display: 'flex',
-              gap: 1,
-              alignItems: 'center',
-              borderTop: '1px solid var(--rule)',
-              py: 0.5,
-            }}
-          >
-            <Box sx={{ flex: 1 }}>
-              <b>{a.name || AREA_WORDS[a.kind]}</b>
-              <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>
-                {AREA_WORDS[a.kind]}
-                {a.heightM > 0 && `, ${heightText(Math.round(a.heightM), units)} high`}
-              </Box>
-            </Box>
-            <Button
-              size="small"
-              onClick={() => setEditing(a.id)}
-              aria-label={`Change ${a.name || AREA_WORDS[a.kind]}`}
-            >
-              Change
-            </Button>
-            <Button
-              size="small"
-              onClick={() => void action.run(() => dropArea(a.id))}
-              aria-label={`Delete ${a.name || AREA_WORDS[a.kind]}`}
-            >
-              Delete
-            </Button>
-          </Box>
+            area={a}
+            units={units}
+            onChange={() => setEditing(a.id)}
+            onDelete={() => void action.run(() => dropArea(a.id))}
+          />
         ),
       )}
       {action.refusal('It was not taken in', 'Area')}

@@ -5,19 +5,13 @@ import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useRouter } from 'next/navigation'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import { useDropzone } from 'react-dropzone'
-import { problem, type Problem } from '@/core/outcome'
 import type { GridRow } from '@/data/grids'
-import { posted } from '@/ui/answers/posted'
-import { unanswered, useAction } from '@/ui/answers/useAction'
-import { whyOf } from '@/ui/answers/useAnswer'
+import { useAction } from '@/ui/answers/useAction'
 import { Fold, Refused } from '@/ui/shell'
-import { freshTerrainWorker } from '@/ui/terrain/useTerrain'
 import { dropGrid } from './actions'
-
-const MAX_BYTES = 64 * 1024 * 1024
+import { useBringGround } from './useBringGround'
 
 function seconds(step: number): string {
   const s = step * 3600
@@ -46,83 +40,29 @@ function HeightsTyped({ onHeights }: { onHeights: (text: string) => void }) {
   )
 }
 
+/** One grid: its size, and how fine it is. */
+function GridLine({ grid: g, onDelete }: { grid: GridRow; onDelete: () => void }) {
+  return (
+    <Box sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: '1px solid var(--rule)', py: 0.75 }}>
+      <Box sx={{ flex: 1 }}>
+        <b>{g.name}</b>
+        <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>
+          {g.width} × {g.height}, a height every {seconds(g.stepLat)}
+          {g.filledCells > 0 && `, ${g.filledCells} voids filled (hatched on the map)`}
+          {g.voidCells > 0 && `, ${g.voidCells} not known`}
+        </Box>
+      </Box>
+      <Button size="small" onClick={onDelete} aria-label={`Delete ${g.name}`}>
+        Delete
+      </Button>
+    </Box>
+  )
+}
+
 /** What is known of the ground, and files to bring more in. */
 export function GroundFiles({ grids }: { grids: GridRow[] }) {
-  const router = useRouter()
-  const [doing, setDoing] = useState<string | null>(null)
-  const [problems, setProblems] = useState<Problem[]>([])
-  const [said, setSaid] = useState('')
-  const stop = useRef<(() => void) | null>(null)
+  const { doing, problems, said, bring, cancel } = useBringGround()
   const removal = useAction()
-
-  const bring = async (files: File[]) => {
-    setProblems([])
-    setSaid('')
-    const large = files.find((f) => f.size > MAX_BYTES)
-    if (large) {
-      setProblems([
-        {
-          code: 'large',
-          where: large.name,
-          message: 'It is larger than 64 MB. Cut it to your ground first.',
-        },
-      ])
-      return
-    }
-    // A worker of its own, so that cancelling ends it without touching the map's.
-    const { worker, end } = freshTerrainWorker()
-    const aborter = new AbortController()
-    const cancelled = new Promise<never>((_, reject) => {
-      stop.current = () => {
-        aborter.abort()
-        end()
-        reject(new DOMException('cancelled', 'AbortError'))
-      }
-    })
-    try {
-      const taken: string[] = []
-      for (const [i, file] of files.entries()) {
-        const of = files.length > 1 ? ` (${i + 1} of ${files.length})` : ''
-        setDoing(`Reading ${file.name}${of}`)
-        const outcome = await Promise.race([worker.read(file.name, await file.arrayBuffer()), cancelled])
-        if (!outcome.ok) {
-          setProblems(outcome.problems)
-          break
-        }
-        const { grid, filled } = outcome.value
-        setDoing(`Keeping ${file.name}${of}`)
-        const { data, filled: mask, ...where } = grid
-        const query = new URLSearchParams({
-          name: file.name,
-          ...Object.fromEntries(Object.entries(where).map(([k, v]) => [k, String(v)])),
-        })
-        const body = new Blob([data as BlobPart, ...(mask ? [mask as BlobPart] : [])])
-        const kept = await posted(`/api/grids?${query}`, body, aborter.signal)
-        if (!kept.ok) {
-          setProblems(kept.problems.map((p) => ({ ...p, where: file.name })))
-          break
-        }
-        taken.push(
-          `${file.name}: ${grid.width} × ${grid.height} heights${filled > 0 ? `, ${filled} voids filled from around them` : ''}`,
-        )
-      }
-      if (taken.length > 0) setSaid(`${taken.join('. ')}.`)
-      router.refresh()
-    } catch (e) {
-      if (e instanceof DOMException && e.name === 'AbortError')
-        setSaid('Cancelled; nothing of that file was kept.')
-      else
-        setProblems([
-          e instanceof TypeError
-            ? unanswered(e)
-            : problem('refused', 'Ground', `It could not be read: ${whyOf(e)}`),
-        ])
-    } finally {
-      stop.current = null
-      setDoing(null)
-      end()
-    }
-  }
   const { getRootProps, getInputProps, isDragActive, open } = useDropzone({
     multiple: true,
     noClick: true,
@@ -136,22 +76,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
         The ground itself
       </Typography>
       {grids.map((g) => (
-        <Box
-          key={g.id}
-          sx={{ display: 'flex', gap: 1, alignItems: 'center', borderTop: '1px solid var(--rule)', py: 0.75 }}
-        >
-          <Box sx={{ flex: 1 }}>
-            <b>{g.name}</b>
-            <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>
-              {g.width} × {g.height}, a height every {seconds(g.stepLat)}
-              {g.filledCells > 0 && `, ${g.filledCells} voids filled (hatched on the map)`}
-              {g.voidCells > 0 && `, ${g.voidCells} not known`}
-            </Box>
-          </Box>
-          <Button size="small" onClick={() => void remove(g.id)} aria-label={`Delete ${g.name}`}>
-            Delete
-          </Button>
-        </Box>
+        <GridLine key={g.id} grid={g} onDelete={() => void remove(g.id)} />
       ))}
       <Box
         {...getRootProps({ role: 'group', 'aria-label': 'Bring ground in' })}
@@ -169,7 +94,7 @@ export function GroundFiles({ grids }: { grids: GridRow[] }) {
           <Box role="status">
             {doing}
             <LinearProgress sx={{ my: 1 }} />
-            <Button size="small" variant="outlined" onClick={() => stop.current?.()}>
+            <Button size="small" variant="outlined" onClick={cancel}>
               Cancel
             </Button>
           </Box>

@@ -3,8 +3,7 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
-import { inverse, snapToTrack, type CoordinateFormat, type Place } from '@/core/geo'
-import { problem } from '@/core/outcome'
+import type { CoordinateFormat } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
 import { USUAL_PREDICTION } from '@/core/reach'
 import type { Rings } from '@/core/terrain'
@@ -15,11 +14,11 @@ import type { GridRow } from '@/data/grids'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
 import type { CoverArea } from '@/core/terrain'
 import { useAction } from '@/ui/answers/useAction'
-import { whyOf } from '@/ui/answers/useAnswer'
+import type { Answer } from '@/ui/answers/useAnswer'
+import type { MapOutline } from '@/ui/map/areaDrawing'
 import { PageHead, Refused } from '@/ui/shell'
 import { useTerrain } from '@/ui/terrain/useTerrain'
-import type { Picture } from '@/ui/map/reliefLayers'
-import { putMark } from './actions'
+import { useChosenMark } from './useChosenMark'
 import { BaseOnGround } from './BaseOnGround'
 import { GroundSide } from './GroundSide'
 import { LegList } from './LegList'
@@ -30,6 +29,7 @@ import { PredictionFields } from './PredictionFields'
 import { ProfileSection } from './ProfileSection'
 import { SitesPanel } from './SitesPanel'
 import { useGroundContent, usePlacedMarks } from './useGroundContent'
+import { useSight } from './useSight'
 import { useOutlines } from './useOutlines'
 import { usePredictions } from './usePredictions'
 import { TurnBackPanel } from './TurnBackPanel'
@@ -51,31 +51,71 @@ interface Props {
   units: Units
 }
 
-/** A mark is picked by a click no farther off, m. */
-const PICKED_M = 60
-/** A mark dragged no farther from its way than this is snapped to it, m. */
-const SNAP_M = 150
-const SIGHT_INK: [number, number, number] = [244, 185, 44]
-/** What is in sight is looked for this far, m. */
-const SIGHT_RADIUS_M = 30_000
-
 const isCover = (a: AreaRow): a is AreaRow & CoverArea => a.kind !== 'to cover'
+
+/** Why the ground that is stored could not be worked with, if so. */
+function Unreadable({ why }: { why: string | null }) {
+  if (why === null) return null
+  return (
+    <Refused
+      title="The ground is stored and cannot be read here"
+      problems={[{ where: 'Ground', message: `${why}. Reload the page to try again.` }]}
+    />
+  )
+}
+
+interface UnderMapProps {
+  sight: string | null
+  reach: boolean
+  rings: Answer<MapOutline[]>
+  hasGround: boolean
+  links: Link[]
+  reliability: number
+  units: Units
+}
+
+/** What stands under the map: how to read it, and the rings of reach in words. */
+function UnderMap({ sight, reach, rings, hasGround, links, reliability, units }: UnderMapProps) {
+  return (
+    <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem', mt: 0.5, mb: 2 }} role="status">
+      {sight !== null
+        ? sight
+        : 'Marks: full in sight, yellow grazing, open shadowed. Drag one to move it; click anywhere for the profile.'}
+      {reach &&
+        (rings.at === 'there' ? (
+          <OutlineWords
+            links={links}
+            points={rings.value.map((o) => o.points)}
+            reliability={reliability}
+            units={units}
+          />
+        ) : (
+          <div>
+            {!hasGround
+              ? 'Rings of reach need a base and its ground.'
+              : rings.at === 'failed'
+                ? `The rings could not be worked out: ${rings.why}.`
+                : 'Working out the rings…'}
+          </div>
+        ))}
+    </Box>
+  )
+}
 
 /** The ground: where the base stands, where to stop, what lies between, and what to expect there. */
 export function GroundStep(props: Props) {
   const { trialId, site, sites, legs, links, directions, reliability, grids, areas, units } = props
   const action = useAction()
   const [settings, setSettings] = useState(USUAL_PREDICTION)
-  const [chosen, setChosen] = useState<{ id: string | null; name: string; place: Place } | null>(null)
   const [format, setFormat] = useState<CoordinateFormat>('degrees')
   const [snap, setSnap] = useState(true)
-  const [sight, setSight] = useState<{ picture: Picture; words: string } | null>(null)
   const [reach, setReach] = useState(false)
   const [drawing, setDrawing] = useState(false)
   const [drawn, setDrawn] = useState<Rings | null>(null)
   const [pointer] = useState(makePointer)
   const cover = useMemo(() => areas.filter(isCover), [areas])
   const { worker, key: groundKey, failed } = useTerrain(grids, cover)
+  const { sight, showSight, hideSight } = useSight(worker, links[0]?.out.antennaHeightM ?? 1.5, action)
   const gridIds = grids.map((g) => g.id).join()
   const ground = useMemo(
     () => (worker && gridIds !== '' ? { worker, ids: gridIds.split(',') } : null),
@@ -92,42 +132,12 @@ export function GroundStep(props: Props) {
     predictions,
     failed: unexpected,
   } = usePredictions(worker, groundKey, base, marks, links, settings)
+  const { chosen, pick, choose, moveMark } = useChosenMark({ placed, legs, snap, action })
   const content = useGroundContent(base, legs, placed, predictions, sites, units)
   const rings = useOutlines(reach, { worker, groundKey, base, links, directions, settings, reliability })
 
   const outlines = rings.at === 'there' ? rings.value : null
 
-  const pick = (place: Place) => {
-    const near = placed.map((m) => ({ m, off: inverse(m, place).distanceM })).sort((a, b) => a.off - b.off)[0]
-    setChosen(
-      near && near.off < PICKED_M
-        ? { id: near.m.id, name: near.m.name, place: near.m }
-        : { id: null, name: 'the place picked', place },
-    )
-  }
-  const moveMark = async (markId: string, to: Place) => {
-    const leg = legs.find((l) => l.marks.some((m) => m.id === markId))
-    const snapped = snap && leg ? snapToTrack(leg.track, to) : null
-    const on = snapped && snapped.offM <= SNAP_M ? snapped : null
-    await action.run(() => putMark({ markId, place: on?.place ?? to, alongM: on?.alongM ?? null }))
-  }
-  const showSight = async (from: Place, heightM: number, name: string) => {
-    if (!worker) return
-    const farM = links[0]?.out.antennaHeightM ?? 1.5
-    const found = await worker.sight(from, heightM, farM, SIGHT_RADIUS_M, SIGHT_INK).catch(whyOf)
-    if (typeof found === 'string')
-      action.refuse(problem('sight', name, `What is in sight could not be worked out: ${found}.`))
-    else if (!found) action.refuse(problem('sight', name, 'It stands outside all ground that is known.'))
-    else
-      setSight({
-        picture: found,
-        words: `Yellow: in sight from ${name}, ${Math.round(100 * found.landShare)} % of the land.`,
-      })
-  }
-  const choose = (id: string) => {
-    const m = placed.find((p) => p.id === id)
-    if (m) setChosen({ id, name: m.name, place: m })
-  }
   return (
     <>
       <PageHead
@@ -135,59 +145,29 @@ export function GroundStep(props: Props) {
         lead="Where the base stands, the marks to stop at along each leg, and what to expect there. Distances are crow-flies from the base."
       />
       <MapSection
-        content={content}
-        ground={ground}
-        areas={areas}
+        {...{ content, ground, areas, reach, chosen, pointer, format, snap, drawing, units }}
         outlines={outlines ?? NO_OUTLINES}
-        reach={reach}
         onReach={setReach}
         backdrops={props.backdrops}
         sight={sight?.picture ?? null}
-        onHideSight={() => setSight(null)}
-        chosen={chosen}
-        pointer={pointer}
-        format={format}
+        onHideSight={hideSight}
         onFormat={setFormat}
-        snap={snap}
         onSnap={setSnap}
-        drawing={drawing}
         onDrawn={(rings) => {
           setDrawn(rings)
           setDrawing(false)
         }}
         onPick={pick}
         onMoveMark={(id, p) => void moveMark(id, p)}
-        units={units}
       />
-      <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem', mt: 0.5, mb: 2 }} role="status">
-        {sight
-          ? sight.words
-          : 'Marks: full in sight, yellow grazing, open shadowed. Drag one to move it; click anywhere for the profile.'}
-        {reach &&
-          (outlines ? (
-            <OutlineWords
-              links={links}
-              points={outlines.map((o) => o.points)}
-              reliability={reliability}
-              units={units}
-            />
-          ) : (
-            <div>
-              {grids.length === 0 || !base
-                ? 'Rings of reach need a base and its ground.'
-                : rings.at === 'failed'
-                  ? `The rings could not be worked out: ${rings.why}.`
-                  : 'Working out the rings…'}
-            </div>
-          ))}
-      </Box>
+      <UnderMap
+        {...{ rings, links, reliability, units }}
+        sight={sight?.words ?? null}
+        reach={reach}
+        hasGround={grids.length > 0 && base !== null}
+      />
       {action.refusal('It was not taken in')}
-      {(failed ?? unexpected) && (
-        <Refused
-          title="The ground is stored and cannot be read here"
-          problems={[{ where: 'Ground', message: `${failed ?? unexpected}. Reload the page to try again.` }]}
-        />
-      )}
+      <Unreadable why={failed ?? unexpected} />
       <BaseOnGround name={base?.name ?? 'Base'} heightM={baseM} />
       {base && grids.length > 0 && (
         <ProfileSection {...{ worker, groundKey, base, chosen, pointer, links, settings, units }} />
@@ -209,13 +189,9 @@ export function GroundStep(props: Props) {
             </>
           )}
           <LegList
-            trialId={trialId}
-            legs={legs}
-            links={links}
-            predictions={predictions}
+            {...{ trialId, legs, links, predictions, units }}
             hasGround={baseM !== null}
             chosen={chosen?.id ?? null}
-            units={units}
             onChoose={choose}
           />
           {grids.length > 0 && (
@@ -227,26 +203,16 @@ export function GroundStep(props: Props) {
           <TurnBackPanel marks={marks} minutesAtMark={props.minutesAtMark} units={units} />
         </Box>
         <GroundSide
-          trialId={trialId}
+          {...{ trialId, site, base, legs, sites, grids, areas, format, drawn, drawing, units }}
           trialName={props.trialName}
-          site={site}
-          base={base}
-          legs={legs}
-          sites={sites}
-          grids={grids}
-          areas={areas}
           backdrops={props.backdrops}
           kept={props.kept}
-          format={format}
           picked={chosen?.place ?? null}
-          drawn={drawn}
-          drawing={drawing}
           onDraw={(on) => {
             setDrawing(on)
             if (on) document.querySelector('[aria-label^="Map:"]')?.scrollIntoView({ block: 'center' })
           }}
           onDrawnDone={() => setDrawn(null)}
-          units={units}
         />
       </Box>
     </>

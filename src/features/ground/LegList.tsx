@@ -8,6 +8,7 @@ import type { Link } from '@/core/kit'
 import { edgesOf, type MarkPrediction } from '@/core/reach'
 import { distanceText, heightText, type Units } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
+import { Table } from '@/ui/table/Table'
 import { useAction } from '@/ui/answers/useAction'
 import { RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
@@ -117,100 +118,86 @@ export function LegList({ trialId, legs, links, predictions, hasGround, chosen, 
             {hasGround && <LeavesGround predictions={mine} units={units} />}
             <details open={legs.length === 1}>
               <summary style={{ cursor: 'pointer' }}>Its marks</summary>
-              <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label={`Marks of ${leg.name}`}>
-                <Box
-                  component="table"
-                  sx={{
-                    borderCollapse: 'collapse',
-                    width: '100%',
-                    '& th': {
-                      textAlign: 'left',
-                      fontWeight: 400,
-                      color: 'var(--soft)',
-                      whiteSpace: 'nowrap',
-                    },
-                    '& td, & th': { borderTop: '1px solid var(--rule)', py: 0.5, pr: 2 },
-                  }}
-                >
-                  <thead>
-                    <tr>
-                      <th>Mark</th>
-                      <th>Crow-flies</th>
-                      <th>Bearing, back</th>
-                      <th>Along the way</th>
-                      {onGround && <th>Height, lie</th>}
-                      {onGround &&
-                        links.map((l, i) => (
-                          <th key={l.id}>
-                            <RigBadge letter={l.letter} index={looks[i]!} size={18} /> chance
-                          </th>
-                        ))}
-                    </tr>
-                  </thead>
-                  <tbody>
-                    {mine.map(({ mark: m, groundM, kind, weaker }) => (
-                      <tr key={m.id} style={chosen === m.id ? { background: 'var(--raised)' } : undefined}>
-                        <td>
+              <Table
+                label={`Marks of ${leg.name}`}
+                wide
+                head={
+                  <>
+                    <th>Mark</th>
+                    <th>Crow-flies</th>
+                    <th>Bearing, back</th>
+                    <th>Along the way</th>
+                    {onGround && <th>Height, lie</th>}
+                    {onGround &&
+                      links.map((l, i) => (
+                        <th key={l.id}>
+                          <RigBadge letter={l.letter} index={looks[i]!} size={18} /> chance
+                        </th>
+                      ))}
+                  </>
+                }
+              >
+                {mine.map(({ mark: m, groundM, kind, weaker }) => (
+                  <tr key={m.id} style={chosen === m.id ? { background: 'var(--raised)' } : undefined}>
+                    <td>
+                      <Button
+                        size="small"
+                        sx={{ minWidth: 0, px: 0.5 }}
+                        onClick={() => onChoose(m.id)}
+                        aria-label={`Profile to ${m.name}`}
+                      >
+                        {m.name}
+                      </Button>
+                    </td>
+                    <td>
+                      {distanceText(m.distanceM, units)}
+                      {m.distanceSdM !== null && ` ± ${distanceText(m.distanceSdM, units)}`}
+                      {m.lat === null && (
+                        <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>
+                          {MEANS.find((x) => x.means === m.how)?.short}
                           <Button
                             size="small"
-                            sx={{ minWidth: 0, px: 0.5 }}
-                            onClick={() => onChoose(m.id)}
-                            aria-label={`Profile to ${m.name}`}
+                            onClick={() => setMeasuring(m.id)}
+                            aria-label={`Measure ${m.name}`}
                           >
-                            {m.name}
+                            Measure
                           </Button>
-                        </td>
-                        <td>
-                          {distanceText(m.distanceM, units)}
-                          {m.distanceSdM !== null && ` ± ${distanceText(m.distanceSdM, units)}`}
-                          {m.lat === null && (
-                            <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>
-                              {MEANS.find((x) => x.means === m.how)?.short}
-                              <Button
-                                size="small"
-                                onClick={() => setMeasuring(m.id)}
-                                aria-label={`Measure ${m.name}`}
-                              >
-                                Measure
-                              </Button>
-                            </Box>
-                          )}
-                          {measuring === m.id && (
-                            <MeasureMark mark={m} units={units} onDone={() => setMeasuring(null)} />
-                          )}
-                        </td>
-                        <td>
-                          {degrees(m.bearingDeg)}
-                          {m.bearingDeg !== null && `, ${degrees(back(m.bearingDeg))}`}
-                        </td>
-                        <td>{m.alongM === null ? '' : distanceText(m.alongM, units)}</td>
-                        {onGround && (
-                          <td>
-                            {groundM === null ? 'not known' : heightText(Math.round(groundM), units)}
-                            {kind && `, ${KINDS[kind]}`}
+                        </Box>
+                      )}
+                      {measuring === m.id && (
+                        <MeasureMark mark={m} units={units} onDone={() => setMeasuring(null)} />
+                      )}
+                    </td>
+                    <td>
+                      {degrees(m.bearingDeg)}
+                      {m.bearingDeg !== null && `, ${degrees(back(m.bearingDeg))}`}
+                    </td>
+                    <td>{m.alongM === null ? '' : distanceText(m.alongM, units)}</td>
+                    {onGround && (
+                      <td>
+                        {groundM === null ? 'not known' : heightText(Math.round(groundM), units)}
+                        {kind && `, ${KINDS[kind]}`}
+                      </td>
+                    )}
+                    {onGround &&
+                      links.map((l) => {
+                        const p = weaker[l.id]
+                        return (
+                          <td key={l.id}>
+                            {p ? (
+                              <>
+                                <b>{Math.round(100 * p.chance)} %</b>{' '}
+                                <span style={{ color: 'var(--soft)' }}>{p.direction}</span>
+                              </>
+                            ) : (
+                              'not known'
+                            )}
                           </td>
-                        )}
-                        {onGround &&
-                          links.map((l) => {
-                            const p = weaker[l.id]
-                            return (
-                              <td key={l.id}>
-                                {p ? (
-                                  <>
-                                    <b>{Math.round(100 * p.chance)} %</b>{' '}
-                                    <span style={{ color: 'var(--soft)' }}>{p.direction}</span>
-                                  </>
-                                ) : (
-                                  'not known'
-                                )}
-                              </td>
-                            )
-                          })}
-                      </tr>
-                    ))}
-                  </tbody>
-                </Box>
-              </Box>
+                        )
+                      })}
+                  </tr>
+                ))}
+              </Table>
             </details>
           </Box>
         )

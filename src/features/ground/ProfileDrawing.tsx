@@ -1,8 +1,8 @@
 'use client'
 
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { bulgeM, fresnelM } from '@/core/propagation'
+import type { KeyboardEvent, PointerEvent } from 'react'
 import { CLEAR_SHARE, type GroundProfile, type PathClearance } from '@/core/terrain'
+import { FOOT, HEIGHT, LEFT, profileGeometry, RIGHT, type ProfileGeometry } from './profileGeometry'
 import { distanceText, heightText, lengthUnit, toLength, type Units } from '@/core/units'
 
 interface Props {
@@ -19,8 +19,6 @@ interface Props {
   onFar: (heightM: number) => void
 }
 
-const HEIGHT = 230
-const [LEFT, RIGHT, TOP, FOOT] = [52, 24, 22, 30]
 const [MIN_M, MAX_M] = [0.5, 200]
 
 /** Keys that raise and lower an antenna, m. */
@@ -35,67 +33,31 @@ function ticks(low: number, high: number): number[] {
   return Array.from({ length: Math.floor((high - first) / step) + 1 }, (_, i) => first + i * step)
 }
 
-/**
- * The ground between two antennas with the earth's bulge, sight line and first Fresnel zone; the antennas are
- * dragged up and down.
- */
-export function ProfileDrawing(props: Props) {
-  const { profile, nearM, farM, frequencyMHz, clearance, width, units } = props
-  const svg = useRef<SVGSVGElement>(null)
-  const { distancesKm: D, heightsM: H, lengthKm: d } = profile
-  const n = D.length
-  const bulged = (i: number) => H[i]! + bulgeM(D[i]!, d - D[i]!)
-  const [a, b] = [H[0]! + nearM, H[n - 1]! + farM]
-  const line = (km: number) => a + ((b - a) * km) / d
-  let [low, high] = [Math.min(a, b), Math.max(a, b)]
-  for (let i = 0; i < n; i++) {
-    low = Math.min(low, bulged(i))
-    high = Math.max(high, bulged(i))
-  }
-  const treeTop = (i: number) => bulged(i) + (profile.cover?.woodTopM[i] ?? 0)
-  for (let i = 0; i < n; i++) high = Math.max(high, treeTop(i))
-  low = Math.min(low, H[0]!, H[n - 1]!) - 2
-  high += Math.max(6, (high - low) * 0.08)
-  const x = (km: number) => LEFT + (km / d) * (width - LEFT - RIGHT)
-  const y = (m: number) => TOP + ((high - m) / (high - low)) * (HEIGHT - TOP - FOOT)
-  const index = Array.from({ length: n }, (_, i) => i)
-  const ground = index.map((i) => `${x(D[i]!).toFixed(1)} ${y(bulged(i)).toFixed(1)}`).join('L')
-  const zone = (side: 1 | -1, share: number) =>
-    index.map((i) => {
-      const r = i === 0 || i === n - 1 ? 0 : fresnelM(frequencyMHz, D[i]!, d - D[i]!) * share
-      return `${x(D[i]!).toFixed(1)} ${y(line(D[i]!) + side * r).toFixed(1)}`
-    })
-  const ellipse = (share: number) => `M${zone(1, share).join('L')}L${zone(-1, share).reverse().join('L')}Z`
-  const blocked = index.slice(1).flatMap((i) => {
-    const [g0, g1, s0, s1] = [bulged(i - 1), bulged(i), line(D[i - 1]!), line(D[i]!)]
-    if (g0 <= s0 && g1 <= s1) return []
-    return [
-      `M${x(D[i - 1]!)} ${y(Math.max(g0, s0))}L${x(D[i]!)} ${y(Math.max(g1, s1))}L${x(D[i]!)} ${y(s1)}L${x(D[i - 1]!)} ${y(s0)}Z`,
-    ]
-  })
-  const woods = index.slice(1).flatMap((i) => {
-    if (!(profile.cover?.woodTopM[i - 1] && profile.cover.woodTopM[i])) return []
-    const corners = [
-      [i - 1, bulged(i - 1)],
-      [i - 1, treeTop(i - 1)],
-      [i, treeTop(i)],
-      [i, bulged(i)],
-    ]
-    return [`M${corners.map(([j, m]) => `${x(D[j!]!).toFixed(1)} ${y(m!).toFixed(1)}`).join('L')}Z`]
-  })
-  const dragTo = (ground: number, set: (h: number) => void) => (e: PointerEvent<SVGGElement>) => {
+interface AntennaProps {
+  geometry: ProfileGeometry
+  km: number
+  groundM: number
+  heightM: number
+  name: string
+  units: Units
+  onHeight: (heightM: number) => void
+}
+
+/** An antenna that is dragged up and down, or moved by the arrow keys. */
+function Antenna({ geometry, km, groundM, heightM, name, units, onHeight }: AntennaProps) {
+  const { x, y, metresAt } = geometry
+  const drag = (e: PointerEvent<SVGGElement>) => {
     if (e.buttons !== 1) return
-    const box = svg.current!.getBoundingClientRect()
-    const m = high - ((e.clientY - box.top - TOP) / (HEIGHT - TOP - FOOT)) * (high - low)
-    set(held(m - ground))
+    const box = e.currentTarget.ownerSVGElement!.getBoundingClientRect()
+    onHeight(held(metresAt(e.clientY - box.top) - groundM))
   }
-  const keys = (h: number, set: (h: number) => void) => (e: KeyboardEvent) => {
+  const press = (e: KeyboardEvent) => {
     const step = STEPS[e.key]
     if (step === undefined) return
     e.preventDefault()
-    set(held(h + step))
+    onHeight(held(heightM + step))
   }
-  const antenna = (km: number, groundM: number, heightM: number, name: string, set: (h: number) => void) => (
+  return (
     <g
       role="slider"
       tabIndex={0}
@@ -106,8 +68,8 @@ export function ProfileDrawing(props: Props) {
       aria-valuenow={heightM}
       aria-valuetext={heightText(heightM, units)}
       onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
-      onPointerMove={dragTo(groundM, set)}
-      onKeyDown={keys(heightM, set)}
+      onPointerMove={drag}
+      onKeyDown={press}
       style={{ cursor: 'ns-resize', touchAction: 'none' }}
     >
       <rect
@@ -128,11 +90,21 @@ export function ProfileDrawing(props: Props) {
       />
     </g>
   )
+}
+
+/**
+ * The ground between two antennas with the earth's bulge, sight line and first Fresnel zone; the antennas are
+ * dragged up and down.
+ */
+export function ProfileDrawing(props: Props) {
+  const { profile, nearM, farM, frequencyMHz, clearance, width, units } = props
+  const geometry = profileGeometry(profile, { nearM, farM, frequencyMHz, width })
+  const { x, y, low, high, lengthKm: d, ground, woods, blocked, ellipse, line } = geometry
+  const [a, b] = [line(0), line(d)]
   // On a narrow screen the names of the ends need the room.
   const kmTicks = width < 560 ? [] : [0.25, 0.5, 0.75].map((t) => t * d)
   return (
     <svg
-      ref={svg}
       width={width}
       height={HEIGHT}
       // Until its width follows a narrower window, it must not widen the page.
@@ -218,8 +190,22 @@ export function ProfileDrawing(props: Props) {
       >
         {props.farName}, {heightText(farM, units)}
       </text>
-      {antenna(0, H[0]!, nearM, props.nearName, props.onNear)}
-      {antenna(d, H[n - 1]!, farM, props.farName, props.onFar)}
+      <Antenna
+        {...{ geometry, units }}
+        km={0}
+        groundM={a - nearM}
+        heightM={nearM}
+        name={props.nearName}
+        onHeight={props.onNear}
+      />
+      <Antenna
+        {...{ geometry, units }}
+        km={d}
+        groundM={b - farM}
+        heightM={farM}
+        name={props.farName}
+        onHeight={props.onFar}
+      />
     </svg>
   )
 }

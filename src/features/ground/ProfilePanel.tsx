@@ -9,9 +9,8 @@ import { AVERAGE_GROUND, effectiveRadiusKm } from '@/core/propagation'
 import { pathOver, predictBoth, sightEnds, type PredictionSettings } from '@/core/reach'
 import { clearingHeightM, mastForLoss, pathClearance, type GroundProfile } from '@/core/terrain'
 import { distanceText, heightText, type Units } from '@/core/units'
-import { RigBadge } from '@/ui/shell'
 import { useWidth } from '@/ui/shell/useWidth'
-import { looksOf } from '@/ui/theme/palette'
+import { ExpectedThere } from './ExpectedThere'
 import { ProfileDrawing } from './ProfileDrawing'
 
 interface Props {
@@ -105,7 +104,6 @@ export function ProfilePanel({
       touches: mastForLoss(profile, farM, path, TOUCHING_DB),
     }
   }, [profile, known, nearM, farM, frequencyMHz, settings.k])
-  const looks = looksOf(links.map((l) => l.letter))
   return (
     <Box component="section" aria-label="Profile" sx={{ mb: 3 }}>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'baseline', flexWrap: 'wrap', mb: 0.5 }}>
@@ -168,59 +166,7 @@ export function ProfilePanel({
             {mastWords(found.clears, found.touches, baseName, units)} Drag an antenna, or use the arrow keys
             on it.
           </Box>
-          <Box
-            sx={{ overflowX: 'auto', maxWidth: '100%' }}
-            tabIndex={0}
-            role="region"
-            aria-label="What to expect there"
-          >
-            <Box
-              component="table"
-              sx={{
-                borderCollapse: 'collapse',
-                '& td, & th': { pr: 2.5, py: 0.4, textAlign: 'left', borderTop: '1px solid var(--rule)' },
-                '& th': { fontWeight: 400, color: 'var(--soft)' },
-              }}
-            >
-              <thead>
-                <tr>
-                  <th>Link</th>
-                  <th>To base</th>
-                  <th>From base</th>
-                  <th>Weaker way</th>
-                </tr>
-              </thead>
-              <tbody>
-                {links.map((link, i) => {
-                  const at = {
-                    ...link,
-                    base: { ...link.base, antennaHeightM: tried ? nearM : link.base.antennaHeightM },
-                    out: { ...link.out, antennaHeightM: tried ? farM : link.out.antennaHeightM },
-                  }
-                  const p = predictBoth(at, pathOver(profile), settings)
-                  const cell = (x: typeof p.toBase) => (
-                    <td title={x.notes.join('; ')}>
-                      <b>{Math.round(100 * x.chance)} %</b>{' '}
-                      <span style={{ color: 'var(--soft)' }}>
-                        {x.levelDbm.toFixed(0).replace('-', '−')} dBm, {x.marginDb >= 0 ? '+' : '−'}
-                        {Math.abs(x.marginDb).toFixed(0)} dB
-                      </span>
-                    </td>
-                  )
-                  return (
-                    <tr key={link.id}>
-                      <td style={{ whiteSpace: 'nowrap' }}>
-                        <RigBadge letter={link.letter} index={looks[i]!} size={20} /> {link.name}
-                      </td>
-                      {cell(p.toBase)}
-                      {cell(p.fromBase)}
-                      <td style={{ color: 'var(--soft)' }}>{p.why}</td>
-                    </tr>
-                  )
-                })}
-              </tbody>
-            </Box>
-          </Box>
+          <ExpectedThere {...{ links, profile, settings }} heights={tried ? { nearM, farM } : null} />
         </Box>
       )}
     </Box>

@@ -4,7 +4,6 @@ import { useState } from 'react'
 import type { Place } from '@/core/geo'
 import type { Link } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
-import type { GroundProfile } from '@/core/terrain'
 import type { Units } from '@/core/units'
 import { useAnswer } from '@/ui/answers/useAnswer'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
@@ -31,11 +30,11 @@ export function ProfileSection({ worker, groundKey, base, chosen, pointer, links
   const target = pointed ?? chosen?.place ?? null
   const name = pointed ? 'the pointer' : (chosen?.name ?? 'a mark')
   // While the next profile is worked out the last one stands.
-  const answer = useAnswer<{ profile: GroundProfile; name: string } | null>(
-    worker && target ? [worker, groundKey, base, target, name] : null,
-    async () => {
-      const profile = await worker!.profile(base, target!)
-      return profile && { profile, name }
+  const answer = useAnswer(
+    worker && target ? [worker, target, base, groundKey, name] : null,
+    async ([terrain, far, near, , farName]) => {
+      const profile = await terrain.profile(near, far)
+      return profile && { profile, name: farName }
     },
     [worker, groundKey, base],
   )

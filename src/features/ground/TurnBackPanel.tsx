@@ -6,8 +6,9 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { clockText, planTurnBack, readClock, type Mark } from '@/core/trial'
+import { clockText, planTurnBack, readClock, type Mark, type TurnBackLeg } from '@/core/trial'
 import { distanceText, type Units } from '@/core/units'
+import { Table } from '@/ui/table/Table'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 
 type By = 'foot' | 'vehicle'
@@ -15,6 +16,40 @@ const SPEEDS: Record<By, string> = { foot: '4', vehicle: '25' }
 const CAUTIONS: Record<By, string> = {
   foot: 'Tell somebody the way and the time back. Turn back at the time below, wherever you are; a check that fails must not lead anybody on to worse ground.',
   vehicle: 'The driver drives. Stop where it is legal, or let the passenger log.',
+}
+
+/** Each leg with its times. */
+function Times({ legs, units }: { legs: TurnBackLeg[]; units: Units }) {
+  return (
+    <Table
+      label="Times of the way"
+      head={
+        <>
+          <th>Leg</th>
+          <th>Out and back</th>
+          <th>Marks</th>
+          <th>Leave the base</th>
+          <th>At the last mark</th>
+          <th>Turn back by</th>
+          <th>Back at the base</th>
+        </>
+      }
+    >
+      {legs.map((l) => (
+        <tr key={l.legId}>
+          <td>
+            <b>{l.legName}</b>
+          </td>
+          <td>{distanceText((l.outKm + l.backKm) * 1000, units)}</td>
+          <td>{l.marks}</td>
+          <td>{clockText(l.leaveMin)}</td>
+          <td>{clockText(l.lastMin)}</td>
+          <td>{l.turnBackMin === null ? '' : <b>{clockText(l.turnBackMin)}</b>}</td>
+          <td>{clockText(l.backMin)}</td>
+        </tr>
+      ))}
+    </Table>
+  )
 }
 
 /** The way of the outing: order, distance, times with the stops, and when to turn back. */
@@ -112,49 +147,7 @@ export function TurnBackPanel({
           Leave marks out, set out earlier, or make two days of it.
         </Box>
       )}
-      <Box sx={{ overflowX: 'auto' }} tabIndex={0} role="region" aria-label="Times of the way">
-        <Box
-          component="table"
-          sx={{
-            borderCollapse: 'collapse',
-            '& th, & td': {
-              textAlign: 'left',
-              borderTop: '1px solid var(--rule)',
-              py: 0.6,
-              pr: 3,
-              fontWeight: 400,
-            },
-            '& thead th': { color: 'var(--soft)' },
-          }}
-        >
-          <thead>
-            <tr>
-              <th>Leg</th>
-              <th>Out and back</th>
-              <th>Marks</th>
-              <th>Leave the base</th>
-              <th>At the last mark</th>
-              <th>Turn back by</th>
-              <th>Back at the base</th>
-            </tr>
-          </thead>
-          <tbody>
-            {legs.map((l) => (
-              <tr key={l.legId}>
-                <td>
-                  <b>{l.legName}</b>
-                </td>
-                <td>{distanceText((l.outKm + l.backKm) * 1000, units)}</td>
-                <td>{l.marks}</td>
-                <td>{clockText(l.leaveMin)}</td>
-                <td>{clockText(l.lastMin)}</td>
-                <td>{l.turnBackMin === null ? '' : <b>{clockText(l.turnBackMin)}</b>}</td>
-                <td>{clockText(l.backMin)}</td>
-              </tr>
-            ))}
-          </tbody>
-        </Box>
-      </Box>
+      <Times legs={legs} units={units} />
     </Box>
   )
 }

@@ -24,12 +24,12 @@ export function useAreaShares(areas: AreaRow[], asked: Asked): Answer<Shares[]> 
   const { worker, place, link, heightsM, directions, settings } = asked
   const ids = areas.map((a) => `${a.id}.${a.revision}`)
   const key = JSON.stringify([asked.groundKey, ids, place, link, heightsM, directions, settings])
-  return useAnswer(worker && areas.length > 0 ? [worker, key] : null, () => {
+  return useAnswer(worker && areas.length > 0 ? [worker, key] : null, ([terrain]) => {
     const raised = (m: number) => ({ ...link, base: { ...link.base, antennaHeightM: m } })
     const rings = areas.map((a) => a.rings)
     const { lat, lon } = place
     return Promise.all(
-      heightsM.map((m) => worker!.covered({ lat, lon }, raised(m), directions, settings, SURE, rings)),
+      heightsM.map((m) => terrain.covered({ lat, lon }, raised(m), directions, settings, SURE, rings)),
     )
   })
 }

@@ -22,12 +22,12 @@ interface Asked {
 /** The reach to expect of each link round the base, made by the worker; asks nothing where it is not wanted. */
 export function useOutlines(wanted: boolean, asked: Asked): Answer<MapOutline[]> {
   const { worker, base, links, directions, settings, reliability } = asked
-  const ready = wanted && worker !== null && base !== null && links.length > 0
-  const key = JSON.stringify([asked.groundKey, base, links, directions, settings, reliability])
-  return useAnswer(ready ? [worker, key] : null, async () => {
-    const { lat, lon } = base!
-    return drawn(links, await worker!.outlines({ lat, lon }, links, directions, settings, reliability))
-  })
+  const told = JSON.stringify([asked.groundKey, base, links, directions, settings, reliability])
+  return useAnswer(
+    wanted && worker && base && links.length > 0 ? [worker, base.lat, base.lon, told] : null,
+    async ([terrain, lat, lon]) =>
+      drawn(links, await terrain.outlines({ lat, lon }, links, directions, settings, reliability)),
+  )
 }
 
 /** Outlines with the looks of their links. */

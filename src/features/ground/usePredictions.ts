@@ -26,10 +26,11 @@ export function usePredictions(
   links: Link[],
   settings: PredictionSettings,
 ): MarksPrediction & { failed: string | null } {
-  const ready = worker !== null && base !== null && marks.length > 0
-  const answer = useAnswer<MarksPrediction>(
-    ready ? [worker, groundKey, base, marks, links, settings] : null,
-    () => worker!.marks({ lat: base!.lat, lon: base!.lon }, marks, links, settings),
+  const answer = useAnswer(
+    worker && base && marks.length > 0
+      ? [worker, base.lat, base.lon, groundKey, marks, links, settings]
+      : null,
+    ([terrain, lat, lon]): Promise<MarksPrediction> => terrain.marks({ lat, lon }, marks, links, settings),
     [marks],
   )
   const failed = answer.at === 'failed' ? answer.why : null

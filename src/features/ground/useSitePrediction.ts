@@ -24,8 +24,8 @@ export function useSitePrediction(asked: Asked): Answer<[SitePrediction | null, 
   const { lat, lon } = place
   return useAnswer(
     worker ? [worker, groundKey, lat, lon, marks, link, lowM, highM, settings] : null,
-    async () => {
-      const [low, high] = await worker!.site({ lat, lon }, marks, link, [lowM, highM], settings)
+    async ([terrain]) => {
+      const [low, high] = await terrain.site({ lat, lon }, marks, link, [lowM, highM], settings)
       return [low ?? null, high ?? null]
     },
     [marks],

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import type { Rig } from '@/core/kit'
+import { Table } from '@/ui/table/Table'
 import { RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 
@@ -33,46 +34,38 @@ export function LinkPicker({ rigs, value, onChange }: Props) {
         : [...value, { baseRigId: b.id, outRigId: o.id }],
     )
   return (
-    <Box sx={{ overflowX: 'auto' }}>
-      <Box
-        component="table"
-        sx={{
-          borderCollapse: 'collapse',
-          '& th, & td': { borderBottom: '1px solid var(--rule)', px: 1, py: 0.5 },
-        }}
-      >
-        <thead>
-          <tr>
-            <Box component="th" sx={{ textAlign: 'left', color: 'var(--soft)', fontWeight: 400 }}>
-              Out there
-            </Box>
-            {atBase.map((b) => (
-              <th key={b.id} style={{ fontWeight: 400 }}>
-                <RigBadge letter={b.letter} index={look(b)} size={22} /> {b.name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {outs.map((o) => (
-            <tr key={o.id}>
-              <th style={{ textAlign: 'left', fontWeight: 400, whiteSpace: 'nowrap' }}>
-                <RigBadge letter={o.letter} index={look(o)} size={22} /> {o.name}
-              </th>
-              {atBase.map((b) => (
-                <td key={b.id} style={{ textAlign: 'center' }}>
-                  <Checkbox
-                    checked={has(b, o)}
-                    disabled={b.id === o.id}
-                    onChange={() => toggle(b, o)}
-                    slotProps={{ input: { 'aria-label': `${o.name} with ${b.name}` } }}
-                  />
-                </td>
-              ))}
-            </tr>
+    <Table
+      label="What is compared"
+      head={
+        <>
+          <Box component="th" sx={{ textAlign: 'left', color: 'var(--soft)', fontWeight: 400 }}>
+            Out there
+          </Box>
+          {atBase.map((b) => (
+            <th key={b.id} style={{ fontWeight: 400 }}>
+              <RigBadge letter={b.letter} index={look(b)} size={22} /> {b.name}
+            </th>
           ))}
-        </tbody>
-      </Box>
-    </Box>
+        </>
+      }
+    >
+      {outs.map((o) => (
+        <tr key={o.id}>
+          <th style={{ textAlign: 'left', fontWeight: 400, whiteSpace: 'nowrap' }}>
+            <RigBadge letter={o.letter} index={look(o)} size={22} /> {o.name}
+          </th>
+          {atBase.map((b) => (
+            <td key={b.id} style={{ textAlign: 'center' }}>
+              <Checkbox
+                checked={has(b, o)}
+                disabled={b.id === o.id}
+                onChange={() => toggle(b, o)}
+                slotProps={{ input: { 'aria-label': `${o.name} with ${b.name}` } }}
+              />
+            </td>
+          ))}
+        </tr>
+      ))}
+    </Table>
   )
 }

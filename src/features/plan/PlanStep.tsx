@@ -2,27 +2,19 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
-import Typography from '@mui/material/Typography'
-import { useMemo, useState, type ReactNode } from 'react'
-import { nameLinks, type Direction, type Rig } from '@/core/kit'
+import { useMemo, useState } from 'react'
+import { nameLinks, type Rig } from '@/core/kit'
 import { estimatedMinutes, foldEntries, plannedChecks, type TrialPlan } from '@/core/trial'
 import type { PlanGround } from '@/core/reach'
 import type { Units } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
-import { CopyRuleField } from '@/ui/fields/CopyRuleField'
-import { ScaleField } from '@/ui/fields/ScaleField'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { PageHead } from '@/ui/shell'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import { storePlan } from './actions'
-import { EarStatesList } from './EarStatesList'
-import { LinkPicker } from './LinkPicker'
-import { NeedFields } from './NeedFields'
+import { Compared, EarNeedOrder, HeldSame, Part, Reported } from './PlanParts'
 import { PowerPart } from './PowerPart'
-import { SameAsList } from './SameAsList'
 
 interface Props {
   trialId: string
@@ -34,13 +26,6 @@ interface Props {
   ground: PlanGround | null
   units: Units
 }
-
-const DIRECTIONS: [string, Direction[]][] = [
-  ['Both: to base and from base', ['to base', 'from base']],
-  ['To base only', ['to base']],
-  ['From base only', ['from base']],
-  ['A loop, there and back', ['loop']],
-]
 
 const EMPTY_LOG = foldEntries([])
 
@@ -62,26 +47,6 @@ function time(minutes: number): string {
   return m < 60 ? `${m} min` : `${Math.floor(m / 60)} h ${m % 60 ? `${m % 60} min` : ''}`.trim()
 }
 
-function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Box
-      component="section"
-      sx={{
-        borderTop: '1px solid var(--rule)',
-        py: 2,
-        display: 'grid',
-        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '190px minmax(0, 1fr)' },
-        gap: { xs: 1, md: 3 },
-      }}
-    >
-      <Typography variant="h3" component="h2">
-        {title}
-      </Typography>
-      <Box sx={{ minWidth: 0 }}>{children}</Box>
-    </Box>
-  )
-}
-
 /** The plan: what is compared, what is held the same, what counts as heard, and every check still to make. */
 export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground, units }: Props) {
   const [input, setInput] = useState(initial)
@@ -98,13 +63,12 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
   )
   const checks = plannedChecks(draft).length
   const changed = JSON.stringify(input) !== JSON.stringify(initial)
-  useUnsaved(changed)
+  useUnsaved(changed && !saved)
   const save = () =>
     action.run(
       () => storePlan(trialId, revision, input),
       () => setSaved(true),
     )
-  const directionText = input.directions.join('|')
   return (
     <>
       <PageHead title="Plan">
@@ -123,131 +87,16 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
       {draft.marks.length === 0 && (
         <Box sx={{ mb: 2, color: 'var(--soft)' }}>There are no marks yet; set them under Ground.</Box>
       )}
-      <Part title="The question">
-        <Box sx={{ display: 'grid', gap: 1.5, maxWidth: 720 }}>
-          <TextField
-            label="Name of the trial"
-            value={input.name}
-            onChange={(e) => set('name', e.target.value)}
-          />
-          <TextField
-            label="The question it is to answer"
-            value={input.question}
-            onChange={(e) => set('question', e.target.value)}
-          />
-        </Box>
-      </Part>
-      <Part title="What is compared">
-        {rigs.length < 2 ? (
-          <Box sx={{ color: 'var(--soft)' }}>
-            A link needs a rig at the base and one out there; add them under Kit.
-          </Box>
-        ) : (
-          <LinkPicker rigs={rigs} value={input.links} onChange={(links) => set('links', links)} />
-        )}
-        <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 2 }}>
-          <TextField
-            select
-            label="Directions"
-            value={directionText}
-            onChange={(e) => set('directions', e.target.value.split('|') as Direction[])}
-            sx={{ minWidth: 250 }}
-          >
-            {DIRECTIONS.map(([name, d]) => (
-              <MenuItem key={name} value={d.join('|')}>
-                {name}
-              </MenuItem>
-            ))}
-          </TextField>
-          <TextField
-            type="number"
-            label="Repeats at each mark"
-            value={input.repeats}
-            onChange={(e) => set('repeats', Math.max(1, Math.min(20, Number(e.target.value) || 1)))}
-            sx={{ width: 180 }}
-          />
-        </Box>
-      </Part>
-      <Part title="How it is reported">
-        <Box
-          sx={{
-            display: 'grid',
-            gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: 'repeat(2, minmax(0, 1fr))' },
-            gap: 3,
-          }}
-        >
-          <ScaleField
-            label="The base reports"
-            value={input.scales.base}
-            onChange={(base) => set('scales', { ...input.scales, base })}
-          />
-          <ScaleField
-            label="Whoever is out there reports"
-            value={input.scales.out}
-            onChange={(out) => set('scales', { ...input.scales, out })}
-          />
-        </Box>
-      </Part>
-      <Part title="What counts as heard">
-        <CopyRuleField
-          value={input.copyRule}
-          scales={Object.values(input.scales)}
-          onChange={(r) => set('copyRule', r)}
-        />
-        <TextField
-          type="number"
-          label="A difference that would matter (dB)"
-          value={input.marginDb}
-          onChange={(e) => set('marginDb', Number(e.target.value))}
-          sx={{ mt: 2, width: 280 }}
-        />
-      </Part>
-      <Part title="Held the same">
-        <SameAsList value={input.sameAs} onChange={(v) => set('sameAs', v)} />
-        <TextField
-          select
-          label="Surroundings"
-          value={input.surroundings}
-          onChange={(e) => set('surroundings', e.target.value as PlanInput['surroundings'])}
-          sx={{ mt: 2, minWidth: 280 }}
-        >
-          <MenuItem value="clear">clear line of sight</MenuItem>
-          <MenuItem value="cluttered">the cluttered place where it will be used</MenuItem>
-          <MenuItem value="mixed">mixed</MenuItem>
-        </TextField>
-      </Part>
-      <Part title="By ear on the way">
-        <EarStatesList value={input.earStates} onChange={(v) => set('earStates', v)} />
-      </Part>
-      <Part title="The need">
-        <NeedFields
-          value={input}
-          units={units}
-          onChange={(need) => {
-            setInput((old) => ({ ...old, ...need }))
-            setSaved(false)
-          }}
-        />
-      </Part>
-      <Part title="Order">
-        <TextField
-          select
-          label="Order of links at a mark"
-          value={input.orderScheme}
-          onChange={(e) => set('orderScheme', e.target.value as PlanInput['orderScheme'])}
-          sx={{ minWidth: 280, maxWidth: '100%' }}
-        >
-          <MenuItem value="balanced">Balanced: each link comes first equally often</MenuItem>
-          <MenuItem value="as listed">As listed, the same at every mark</MenuItem>
-          <MenuItem value="on-off-on">On, off, on: the first link again after each of the others</MenuItem>
-        </TextField>
-        <Box>
-          <Button size="small" onClick={() => set('orderSeed', (input.orderSeed * 48271 + 11) % 1_000_003)}>
-            Shuffle again
-          </Button>
-          <span style={{ color: 'var(--soft)' }}> seed {input.orderSeed}</span>
-        </Box>
-      </Part>
+      <Compared {...{ input, set, rigs }} />
+      <Reported {...{ input, set }} />
+      <HeldSame {...{ input, set }} />
+      <EarNeedOrder
+        {...{ input, set, units }}
+        onNeed={(need) => {
+          setInput((old) => ({ ...old, ...need }))
+          setSaved(false)
+        }}
+      />
       <Part title="Can it tell?">
         <PowerPart plan={draft} expected={ground?.expected ?? []} />
       </Part>

@@ -1,5 +1,6 @@
 'use client'
 
+import { Table } from '@/ui/table/Table'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import LinearProgress from '@mui/material/LinearProgress'
@@ -68,39 +69,26 @@ export function PowerPart({ plan, expected }: { plan: TrialPlan; expected: reado
         )}
       </Box>
       {(state.at === 'there' || state.at === 'trying') && state.rows.length > 0 && (
-        <Box
-          component="table"
-          sx={{
-            borderCollapse: 'collapse',
-            mt: 1,
-            '& td, & th': {
-              borderTop: '1px solid var(--rule)',
-              py: 0.5,
-              pr: 3,
-              textAlign: 'left',
-              fontWeight: 400,
-            },
-          }}
-        >
-          <thead>
-            <tr>
+        <Table
+          label="Tries by number of marks"
+          head={
+            <>
               <th>Marks</th>
               <th>Times each check</th>
               <th>Would tell {plan.marginDb} dB</th>
+            </>
+          }
+        >
+          {state.rows.map((r) => (
+            <tr key={`${r.marks} ${r.repeats}`}>
+              <td>{r.marks}</td>
+              <td>{r.repeats}</td>
+              <td>
+                in {r.told} of {r.tries} tries
+              </td>
             </tr>
-          </thead>
-          <tbody>
-            {state.rows.map((r) => (
-              <tr key={`${r.marks} ${r.repeats}`}>
-                <td>{r.marks}</td>
-                <td>{r.repeats}</td>
-                <td>
-                  in {r.told} of {r.tries} tries
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </Box>
+          ))}
+        </Table>
       )}
     </>
   )

@@ -17,12 +17,12 @@ export const whyOf = (e: unknown) => (e instanceof Error && e.message ? e.messag
  * is the one that is asked for; one that comes late is dropped, and a failure is told, never waited out.
  *
  * @param key what the question is about, compared value by value; null asks nothing
- * @param ask asks; its signal is aborted when the answer is not wanted any more
- * @param standsFor what an earlier answer may still stand for while the new one is worked out; the key itself if left out
+ * @param ask asks with the key's own values; its signal is aborted when the answer is not wanted any more
+ * @param standsFor what an earlier answer may still stand for meanwhile; the key itself if left out
  */
-export function useAnswer<T>(
-  key: readonly unknown[] | null,
-  ask: (signal: AbortSignal) => Promise<T>,
+export function useAnswer<const K extends readonly unknown[], T>(
+  key: K | null,
+  ask: (key: K, signal: AbortSignal) => Promise<T>,
   standsFor: readonly unknown[] | null = key,
 ): Answer<T> {
   const [held, setHeld] = useState<{
@@ -40,7 +40,7 @@ export function useAnswer<T>(
     const tell = (answer: Answer<T>) => {
       if (!stop.signal.aborted) setHeld({ key: current, standsFor: standsFor ?? current, answer })
     }
-    ask(stop.signal).then(
+    ask(current, stop.signal).then(
       (value) => tell({ at: 'there', value }),
       (e: unknown) => tell({ at: 'failed', why: whyOf(e), value: null }),
     )

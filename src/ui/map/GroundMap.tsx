@@ -1,15 +1,9 @@
 'use client'
 
 import 'ol/ol.css'
-import { useEffect, useMemo, useRef, useState } from 'react'
-import OlMap from 'ol/Map'
-import View from 'ol/View'
+import { useMemo, useRef } from 'react'
 import Feature from 'ol/Feature'
-import ScaleLine from 'ol/control/ScaleLine'
-import { defaults as defaultControls } from 'ol/control/defaults'
 import Point from 'ol/geom/Point'
-import Translate from 'ol/interaction/Translate'
-import { extend } from 'ol/extent'
 import Graticule from 'ol/layer/Graticule'
 import VectorLayer from 'ol/layer/Vector'
 import VectorSource from 'ol/source/Vector'
@@ -41,8 +35,10 @@ import {
   type MapContent,
 } from './mapDrawing'
 import { groundLayer, pictureLayer, type LoadedGround, type Picture } from './reliefLayers'
-import { placeAt, useAreaDrawing, useLatest, useMeasuring } from './useDrawing'
+import { NorthArrow } from './NorthArrow'
+import { useAreaDrawing, useLatest, useMeasuring } from './useDrawing'
 import { useLayers } from './useLayers'
+import { useMarkDragging, useOlMap } from './useOlMap'
 
 export interface GroundMapProps {
   content: MapContent
@@ -76,45 +72,13 @@ const source = (features: Feature[]) => new VectorSource({ features })
 /** A map without tiles: relief and contours of our own ground, base, legs, marks, rings, graticule, scale. */
 export function GroundMap(props: GroundMapProps) {
   const element = useRef<HTMLDivElement>(null)
-  const [map, setMap] = useState<OlMap | null>(null)
   const latest = useLatest(props)
   const { content, ground, areas, outlines, backdrop, sight, target, measuring, drawing } = props
   const units = content.units
-  const fitted = useRef('')
   // Colours are read when layers are made, so they are made anew when the system turns dark or light.
   const night = useNight()
 
-  useEffect(() => {
-    const made = new OlMap({
-      target: element.current!,
-      controls: defaultControls({ attribution: false, rotate: false }),
-      view: new View({ center: [0, 0], zoom: 2, maxZoom: 18 }),
-    })
-    made.on('pointermove', (e) => {
-      if (!e.dragging) latest.current.onPointer(placeAt(e.coordinate))
-    })
-    made.on('singleclick', (e) => {
-      if (!latest.current.measuring && !latest.current.drawing) latest.current.onPick(placeAt(e.coordinate))
-    })
-    const leave = () => latest.current.onPointer(null)
-    const viewport = element.current!
-    viewport.addEventListener('pointerleave', leave)
-    setMap(made)
-    return () => {
-      viewport.removeEventListener('pointerleave', leave)
-      made.setTarget(undefined)
-      setMap(null)
-    }
-  }, [latest])
-
-  useEffect(() => {
-    if (!map) return
-    const scale = new ScaleLine({ units: content.units === 'imperial' ? 'imperial' : 'metric' })
-    map.addControl(scale)
-    return () => {
-      map.removeControl(scale)
-    }
-  }, [map, content.units])
+  const map = useOlMap(element, latest, units)
 
   const inks = useMemo(() => ({ night, ...colours(document.documentElement) }), [night])
 
@@ -163,24 +127,7 @@ export function GroundMap(props: GroundMapProps) {
   }, [content, inks])
   useLayers(map, layers, 100)
 
-  useEffect(() => {
-    if (!map) return
-    const drag = new Translate({ layers: [marked], hitTolerance: 4 })
-    drag.on('translateend', (e) => {
-      const moved = e.features.item(0) as Feature<Point>
-      latest.current.onMoveMark(String(moved.getId()), placeAt(moved.getGeometry()!.getCoordinates()))
-    })
-    map.addInteraction(drag)
-    const extent = extend([...drawn.getExtent()!], marked.getSource()!.getExtent()!)
-    const key = `${content.base?.lat} ${content.legs.map((l) => l.name).join()} ${content.sites.length}`
-    if (extent && Number.isFinite(extent[0]) && fitted.current !== key) {
-      fitted.current = key
-      map.getView().fit(extent, { padding: [48, 48, 48, 48], maxZoom: 16 })
-    }
-    return () => {
-      map.removeInteraction(drag)
-    }
-  }, [map, content, marked, drawn, latest])
+  useMarkDragging(map, content, marked, drawn, latest)
 
   const ring = useMemo(() => {
     if (!target) return []
@@ -206,20 +153,7 @@ export function GroundMap(props: GroundMapProps) {
           border: '1px solid var(--rule)',
         }}
       />
-      <svg
-        width="34"
-        height="46"
-        viewBox="0 0 34 46"
-        aria-label="North is up"
-        role="img"
-        style={{ position: 'absolute', right: 12, top: 12, pointerEvents: 'none' }}
-      >
-        <path d="M17 4L26 30L17 24L8 30Z" fill="var(--raised)" stroke="var(--ink)" strokeWidth="2" />
-        <path d="M17 4L26 30L17 24Z" fill="var(--ink)" />
-        <text x="17" y="44" textAnchor="middle" fontSize="13" fontWeight="700" fill="var(--ink)">
-          N
-        </text>
-      </svg>
+      <NorthArrow />
     </div>
   )
 }

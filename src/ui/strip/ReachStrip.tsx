@@ -4,14 +4,14 @@ import Box from '@mui/material/Box'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import { useMemo, useRef, useState, type KeyboardEvent } from 'react'
-import { SMOOTH_GROUND_ASSUMES } from '@/core/reach'
-import { distanceText, distanceUnit, fromAxis, toAxis, type Units } from '@/core/units'
+import { distanceUnit, fromAxis, toAxis, type Units } from '@/core/units'
 import { looksOf } from '@/ui/theme/palette'
 import { GroundFoot } from './GroundFoot'
 import { LaneDrawing } from './LaneDrawing'
 import { axisPlace, axisTicks, type AxisScale, type Post, type StripModel } from './model'
 import { StripKey } from './StripKey'
 import { StripTable } from './StripTable'
+import { OpenedCheck, StripNote } from './StripWords'
 import { useWidth } from '@/ui/shell/useWidth'
 
 const LANE = 130
@@ -42,6 +42,31 @@ function moved(model: StripModel, at: Place, key: string): Place | null {
     if (off(p) < off(next[best]!)) best = i
   })
   return { lane, post: best }
+}
+
+/** Distances along the foot, in the user's unit. */
+function Ticks({
+  ticks,
+  x,
+  units,
+  foot,
+}: {
+  ticks: number[]
+  x: (metres: number) => number
+  units: Units
+  foot: number
+}) {
+  return ticks.map((t) => {
+    const px = x(fromAxis(t, units))
+    return (
+      <g key={t}>
+        <path d={`M${px} 0V${foot + 6}`} stroke="var(--rule)" />
+        <text x={px} y={foot + 20} fontSize="13" textAnchor="middle" fill="var(--soft)">
+          {t}
+        </text>
+      </g>
+    )
+  })
 }
 
 /**
@@ -120,17 +145,7 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
             border: '1px solid var(--rule)',
           }}
         >
-          {ticks.map((t) => {
-            const px = x(fromAxis(t, units))
-            return (
-              <g key={t}>
-                <path d={`M${px} 0V${height - FOOT + 6}`} stroke="var(--rule)" />
-                <text x={px} y={height - FOOT + 20} fontSize="13" textAnchor="middle" fill="var(--soft)">
-                  {t}
-                </text>
-              </g>
-            )
-          })}
+          <Ticks {...{ ticks, x, units }} foot={height - FOOT} />
           <text x={width - PAD} y={height - 5} fontSize="13" textAnchor="end" fill="var(--soft)">
             crow-flies distance from the base, {distanceUnit(units)}
           </text>
@@ -157,39 +172,9 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
         </svg>
       </div>
       <div aria-live="polite">
-        {opened && open && (
-          <Box
-            sx={{
-              mt: 1,
-              px: 2,
-              py: 1,
-              borderLeft: '5px solid var(--accent-fill)',
-              background: 'var(--raised)',
-            }}
-          >
-            <b>{model.lanes[open.lane]!.name}</b>, {opened.direction}, mark {opened.markName} (
-            {opened.legName}, {distanceText(opened.distanceM, units)}): <b>{opened.said}</b>
-            {opened.remark && <> · {opened.remark}</>}
-          </Box>
-        )}
+        {opened && open && <OpenedCheck lane={model.lanes[open.lane]!.name} post={opened} units={units} />}
       </div>
-      <Box className="no-print" sx={{ color: 'var(--soft)', fontSize: '0.85rem', mt: 0.5 }}>
-        {model.lanes.every((l) => l.wedge.length === 0) ? (
-          'Nothing is expected beforehand: below 30 MHz the ground wave and the sky rule, and no model of the ground tells the level.'
-        ) : model.ground ? (
-          <>
-            Expected beforehand: over this ground, diffraction by ITU-R P.526, 10 dB for what stands about the
-            ends, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question, 8 dB of spread.
-            The log will correct it.
-          </>
-        ) : (
-          <>
-            Expected beforehand: free space, then plane earth, less {SMOOTH_GROUND_ASSUMES.clutterDb} dB for
-            body and clutter, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question,{' '}
-            {SMOOTH_GROUND_ASSUMES.neededDbm} dBm needed. It knows no hills; bring the ground in under Ground.
-          </>
-        )}
-      </Box>
+      <StripNote model={model} />
       <div className="no-print">
         <StripTable model={model} units={units} />
       </div>

@@ -33,13 +33,11 @@ export function useTerrain(
     grids.length === 0
       ? ''
       : `${grids.map((g) => g.id).join()} ${areas.map((a) => `${a.id}.${a.revision}`).join()}`
-  const answer = useAnswer(key === '' ? null : [key], () =>
-    terrainWorker().worker.load([...grids], [...areas]),
-  )
-  const loaded = answer.at === 'there' && answer.value > 0
-  return {
-    worker: loaded ? terrainWorker().worker : null,
-    key,
-    failed: answer.at === 'failed' ? answer.why : null,
-  }
+  const answer = useAnswer(key === '' ? null : [key], async () => {
+    const { worker } = terrainWorker()
+    return { worker, grids: await worker.load([...grids], [...areas]) }
+  })
+  // The one that was loaded: where it breaks, its calls say so.
+  const loaded = answer.at === 'there' && answer.value.grids > 0 ? answer.value.worker : null
+  return { worker: loaded, key, failed: answer.at === 'failed' ? answer.why : null }
 }

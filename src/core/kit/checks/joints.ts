@@ -36,7 +36,8 @@ export const checkJoints: KitCheck = ({ rig, port, portIndex, ownedAdapters, txM
           wayOut = `Turn ${part.name} round: its other end, ${endText(far)}, mates.`
           fix = { kind: 'turn round', portIndex, key: item.key }
         } else if (solution.solved) {
-          wayOut = `You own what joins them: ${solution.steps.map((s) => s.name).join(', then ')} (${solution.lossDb.toFixed(2)} dB).`
+          const owned = solution.steps.map((s) => s.name).join(', then ')
+          wayOut = `You own what joins them: ${owned} (${solution.lossDb.toFixed(2)} dB).`
           fix = { kind: 'insert adapters', portIndex, at, steps: solution.steps }
         } else wayOut = `None of your adapters joins them. Get ${solution.words}.`
         problems.push({

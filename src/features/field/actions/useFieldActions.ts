@@ -13,6 +13,8 @@ import {
   type RunLog,
   type ScheduledCheck,
 } from '@/core/trial'
+import { keepPhoto, soundEvent } from './clipEvents'
+import { undoLast } from './undoLast'
 import { draftText, EMPTY_DRAFT, wanted, type Draft } from '../pad/draft'
 import { answer } from '../device/feedback'
 import type { Position } from '../position/positionSource'
@@ -139,44 +141,6 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
       setSaid(`Logged: ${reports.length} reports at once`)
       setChosen(null)
     })
-  const keepPhoto = async (file: Blob, about: CheckKey) => {
-    const { keepClip } = await import('../media/clipStore')
-    const mediaId = await keepClip(handle.runId, file)
-    await addEvent(
-      {
-        kind: 'media',
-        mediaId,
-        what: 'photo',
-        type: file.type,
-        seconds: null,
-        about: keyOf(about),
-        note: '',
-      },
-      'Photo kept',
-    )
-  }
-  const keepSound = (kind: SoundKind, made: RecordedSound, role: Role, about: CheckKey | null) => {
-    const { mediaId, type, seconds, startedAt } = made
-    if (kind === 'clip')
-      return addEvent(
-        { kind: 'media', mediaId, what: 'sound', type, seconds, about: about && keyOf(about), note: '' },
-        `Sound kept, ${Math.round(seconds)} s`,
-      )
-    const at = role === 'base' ? 'base' : 'out'
-    const name = `The way, from ${startedAt.slice(11, 16)} UTC`
-    return addEvent(
-      {
-        kind: 'recording',
-        mediaId,
-        name,
-        at,
-        seconds,
-        startsAt: startedAt,
-        aligned: 'recorded by the device that kept the log',
-      },
-      'The sound of the way is kept',
-    )
-  }
   const logDraft = async () => {
     const text = scale && draftText(draft, scale)
     if (text) return logText(text)
@@ -186,7 +150,7 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
   const skip = () =>
     once(async () => {
       if (!now || !link) return
-      await add({ kind: 'skip', keys: [now], reason: '' })
+      await add({ kind: 'skip', keys: [keyOf(now)], reason: '' })
       flushSync(() => {
         setSaid(`Skipped: ${link.name} ${now.direction} at ${now.mark.name}`)
         setChosen(null)
@@ -214,30 +178,12 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
     logDraft,
     logSent,
     logMany,
-    keepPhoto,
-    keepSound,
+    keepPhoto: (file, about) => keepPhoto(handle.runId, file, about, addEvent),
+    keepSound: (kind, made, role, about) => addEvent(...soundEvent(kind, made, role, about)),
     undo,
     skip,
     again,
     atMark,
     addEvent,
   }
-}
-
-async function undoLast(
-  log: RunLog,
-  add: RunLogHandle['add'],
-  setSaid: (words: string) => void,
-  setDraft: (d: Draft) => void,
-  setChosen: (key: CheckKey) => void,
-): Promise<void> {
-  const last = log.undoable[log.undoable.length - 1]
-  if (!last) return setSaid('There is nothing to undo.')
-  await add({ kind: 'void', reason: 'undone' }, last.id)
-  const { body } = last
-  flushSync(() => {
-    if (body.kind === 'check') setChosen(body)
-    setSaid(body.kind === 'check' ? `Undone: ${body.text}. It stays listed as void.` : 'Undone.')
-    setDraft(EMPTY_DRAFT)
-  })
 }

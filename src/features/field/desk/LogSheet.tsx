@@ -7,8 +7,17 @@ import { useMemo, useState, type KeyboardEvent } from 'react'
 import { foldEntries, type Entry, type TrialPlan } from '@/core/trial'
 import { distanceText, type Units } from '@/core/units'
 import { deskEntries, sendDeskEntries } from '../log/deskEntries'
+import { Table } from '@/ui/table/Table'
 import { PageHead, Refused } from '@/ui/shell'
-import { NOTHING_WRITTEN, sheetRows, writtenBody, writtenProblem, type Written } from './sheetRows'
+import { MAX_LETTERS } from '@/core/schema'
+import {
+  NOTHING_WRITTEN,
+  sheetRows,
+  writtenBody,
+  writtenProblem,
+  type SheetRow,
+  type Written,
+} from './sheetRows'
 
 interface Props {
   runId: string
@@ -36,6 +45,77 @@ function down(e: KeyboardEvent<HTMLTableElement>) {
   const row = e.target.closest('tr')
   const at = inputs.findIndex((i) => i.closest('tr') === row)
   inputs[at + 1]?.focus()
+}
+
+const SHEET = { '@media print': { minWidth: 0, fontSize: '10pt', '& tr': { breakInside: 'avoid' } } }
+
+interface LineProps {
+  row: SheetRow
+  /** The first of its mark. */
+  first: boolean
+  plan: TrialPlan
+  units: Units
+  written: Written
+  onWritten: (change: Partial<Written>) => void
+}
+
+/** One check of the sheet: as it was logged, or what is typed of it. */
+function SheetLine({ row, first, plan, units, written, onWritten }: LineProps) {
+  const { mark, direction, repeat } = row.check
+  const label = `${mark.name} ${row.letter} ${direction}${plan.repeats > 1 ? ` ${repeat}` : ''}`
+  const bad = row.logged === null ? writtenProblem(plan, row, written) : null
+  return (
+    <tr>
+      <td>
+        {first && (
+          <>
+            <b>{mark.name}</b> {distanceText(mark.distanceM, units)}
+            {mark.bearingDeg !== null && `, ${Math.round(mark.bearingDeg)}°`}
+          </>
+        )}
+      </td>
+      <td>
+        <b>{row.letter}</b> {row.linkName}
+      </td>
+      <td>{direction}</td>
+      {row.logged !== null ? (
+        <td colSpan={3}>{row.logged}</td>
+      ) : (
+        <>
+          <td>
+            <input
+              data-report
+              style={cell}
+              value={written.report}
+              maxLength={MAX_LETTERS.report}
+              aria-label={`Report ${label}`}
+              aria-invalid={bad !== null}
+              onChange={(e) => onWritten({ report: e.target.value })}
+            />
+            {bad && <div style={{ color: 'var(--bad)', fontSize: '0.88rem' }}>{bad}</div>}
+          </td>
+          <td>
+            <input
+              style={cell}
+              inputMode="numeric"
+              value={written.calls}
+              aria-label={`Calls ${label}`}
+              onChange={(e) => onWritten({ calls: e.target.value })}
+            />
+          </td>
+          <td>
+            <input
+              style={cell}
+              value={written.remark}
+              maxLength={MAX_LETTERS.remark}
+              aria-label={`Remark ${label}`}
+              onChange={(e) => onWritten({ remark: e.target.value })}
+            />
+          </td>
+        </>
+      )}
+    </tr>
+  )
 }
 
 /** The plan as a sheet of paper, and the paper typed in again: a check a line, in the same order. */
@@ -86,94 +166,35 @@ export function LogSheet({ runId, runName, plan, entries, units }: Props) {
         <span role="status">{wrong.length > 0 ? `${wrong.length} lines cannot be read yet.` : said}</span>
       </Box>
       {problem && <Refused title="It was not logged" problems={[{ where: runName, message: problem }]} />}
-      <Box
-        sx={{ overflowX: 'auto', '@media print': { overflow: 'visible' } }}
-        tabIndex={0}
-        role="region"
-        aria-label="Log sheet"
+      <Table
+        label="Log sheet"
+        wide
+        minPx={760}
+        onKeyDown={down}
+        sx={SHEET}
+        head={
+          <>
+            <th>Mark</th>
+            <th>Rig</th>
+            <th>Direction</th>
+            <th style={{ width: '22%' }}>Report</th>
+            <th style={{ width: '9%' }}>Calls</th>
+            <th style={{ width: '24%' }}>Remark</th>
+          </>
+        }
       >
-        <Box
-          component="table"
-          onKeyDown={down}
-          sx={{
-            borderCollapse: 'collapse',
-            minWidth: 760,
-            width: '100%',
-            '& th': { textAlign: 'left', fontWeight: 400, color: 'var(--soft)' },
-            '& td, & th': { borderTop: '1px solid var(--rule)', px: 0.75, py: 0.3, verticalAlign: 'top' },
-            '@media print': { minWidth: 0, fontSize: '10pt', '& tr': { breakInside: 'avoid' } },
-          }}
-        >
-          <thead>
-            <tr>
-              <th>Mark</th>
-              <th>Rig</th>
-              <th>Direction</th>
-              <th style={{ width: '22%' }}>Report</th>
-              <th style={{ width: '9%' }}>Calls</th>
-              <th style={{ width: '24%' }}>Remark</th>
-            </tr>
-          </thead>
-          <tbody>
-            {rows.map((r, i) => {
-              const { mark, direction, repeat } = r.check
-              const first = i === 0 || rows[i - 1]!.check.markId !== mark.id
-              const label = `${mark.name} ${r.letter} ${direction}${plan.repeats > 1 ? ` ${repeat}` : ''}`
-              const bad = r.logged === null ? writtenProblem(plan, r, of(r.key)) : null
-              return (
-                <tr key={r.key}>
-                  <td>
-                    {first && (
-                      <>
-                        <b>{mark.name}</b> {distanceText(mark.distanceM, units)}
-                        {mark.bearingDeg !== null && `, ${Math.round(mark.bearingDeg)}°`}
-                      </>
-                    )}
-                  </td>
-                  <td>
-                    <b>{r.letter}</b> {r.linkName}
-                  </td>
-                  <td>{direction}</td>
-                  {r.logged !== null ? (
-                    <td colSpan={3}>{r.logged}</td>
-                  ) : (
-                    <>
-                      <td>
-                        <input
-                          data-report
-                          style={cell}
-                          value={of(r.key).report}
-                          aria-label={`Report ${label}`}
-                          aria-invalid={bad !== null}
-                          onChange={(e) => set(r.key, { report: e.target.value })}
-                        />
-                        {bad && <div style={{ color: 'var(--bad)', fontSize: '0.88rem' }}>{bad}</div>}
-                      </td>
-                      <td>
-                        <input
-                          style={cell}
-                          inputMode="numeric"
-                          value={of(r.key).calls}
-                          aria-label={`Calls ${label}`}
-                          onChange={(e) => set(r.key, { calls: e.target.value })}
-                        />
-                      </td>
-                      <td>
-                        <input
-                          style={cell}
-                          value={of(r.key).remark}
-                          aria-label={`Remark ${label}`}
-                          onChange={(e) => set(r.key, { remark: e.target.value })}
-                        />
-                      </td>
-                    </>
-                  )}
-                </tr>
-              )
-            })}
-          </tbody>
-        </Box>
-      </Box>
+        {rows.map((r, i) => (
+          <SheetLine
+            key={r.key}
+            row={r}
+            first={i === 0 || rows[i - 1]!.check.markId !== r.check.mark.id}
+            plan={plan}
+            units={units}
+            written={of(r.key)}
+            onWritten={(change) => set(r.key, change)}
+          />
+        ))}
+      </Table>
     </>
   )
 }

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { marksNow, schedule } from '@/core/trial'
+import { keyOf, marksNow, schedule } from '@/core/trial'
 import { distanceText } from '@/core/units'
 import { MeasureForm } from './MeasureForm'
 import { NewMarkForm } from './NewMarkForm'
@@ -62,7 +62,7 @@ export function WherePart({
           <Button
             variant="outlined"
             size="large"
-            onClick={() => close(add({ kind: 'skip', keys: here, reason: 'mark left out' }))}
+            onClick={() => close(add({ kind: 'skip', keys: here.map(keyOf), reason: 'mark left out' }))}
           >
             Skip the rest of {now.mark.name} ({here.length})
           </Button>

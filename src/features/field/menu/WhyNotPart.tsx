@@ -5,10 +5,72 @@ import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
+import type { LoggedCheck, RunLog } from '@/core/trial'
 import { CAUSE_PROBES } from '@/core/trial/causeProbes'
 import { expectedChance } from '../hints/expected'
 import { readScan } from './scan'
 import type { MenuProps } from './shared'
+
+interface ProbesProps extends Pick<MenuProps, 'pack' | 'actions'> {
+  log: RunLog
+  failed: LoggedCheck
+}
+
+/** The tests that tell why a check was not heard, and what came of each. */
+function Probes({ pack, log, actions, failed }: ProbesProps) {
+  const chance = expectedChance(pack, failed.linkId, failed.markId)
+  const link = pack.plan.links.find((l) => l.id === failed.linkId)
+  const mark = pack.plan.marks.find((m) => m.id === failed.markId)
+  if (!link) return null
+  const made = log.events.flatMap((e) =>
+    e.body.kind === 'other' && e.body.what === 'test' && e.body.detail.about === failed.id
+      ? [e.body.detail]
+      : [],
+  )
+  const say = (test: string, heard: boolean) =>
+    void actions.addEvent(
+      { kind: 'other', what: 'test', detail: { about: failed.id, test, heard } },
+      `Logged: ${test}, ${heard ? 'heard' : 'not heard'}`,
+    )
+  return (
+    <Box role="group" aria-label="Tests that tell the causes apart">
+      <b>
+        {link.name} was not heard at {mark?.name ?? 'an added mark'}
+        {chance !== null &&
+          chance >= 0.7 &&
+          `, where ${Math.round(100 * chance)} times in a hundred was expected`}
+        .
+      </b>{' '}
+      Try, and say what came of it:
+      {CAUSE_PROBES.map((t) => {
+        const found = made.find((d) => d.test === t.what)
+        return (
+          <Box
+            key={t.what}
+            sx={{
+              display: 'flex',
+              gap: 1,
+              alignItems: 'center',
+              borderTop: '1px solid var(--rule)',
+              py: 0.5,
+            }}
+          >
+            <Box sx={{ flex: 1 }}>
+              {t.what}
+              {found && <b>: {found.heard ? t.tells : 'not heard either'}</b>}
+            </Box>
+            <Button variant="outlined" onClick={() => say(t.what, true)} aria-label={`Heard: ${t.what}`}>
+              Heard
+            </Button>
+            <Button variant="outlined" onClick={() => say(t.what, false)} aria-label={`Not heard: ${t.what}`}>
+              Not
+            </Button>
+          </Box>
+        )
+      })}
+    </Box>
+  )
+}
 
 /** When a check fails that should have been good: noise, other channels, and the tests that tell the causes apart. */
 export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
@@ -16,14 +78,6 @@ export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
   const [scan, setScan] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
   const failed = handle.log.checks.filter((c) => !c.voided && c.text === 'not heard').at(-1)
-  const chance = failed && expectedChance(pack, failed.linkId, failed.markId)
-  const link = failed && pack.plan.links.find((l) => l.id === failed.linkId)
-  const mark = failed && pack.plan.marks.find((m) => m.id === failed.markId)
-  const tests = handle.log.events.flatMap((e) =>
-    e.body.kind === 'other' && e.body.what === 'test' && e.body.detail.about === failed?.id
-      ? [e.body.detail]
-      : [],
-  )
   const logNoise = () =>
     noise.trim() === ''
       ? setProblem('Write the reading with the transmitter off, such as S2 or -118.')
@@ -51,49 +105,7 @@ export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
   }
   return (
     <>
-      {failed && link && (
-        <Box role="group" aria-label="Tests that tell the causes apart">
-          <b>
-            {link.name} was not heard at {mark?.name ?? 'an added mark'}
-            {chance != null &&
-              chance >= 0.7 &&
-              `, where ${Math.round(100 * chance)} times in a hundred was expected`}
-            .
-          </b>{' '}
-          Try, and say what came of it:
-          {CAUSE_PROBES.map((t) => {
-            const made = tests.find((d) => d.test === t.what)
-            const say = (heard: boolean) =>
-              void actions.addEvent(
-                { kind: 'other', what: 'test', detail: { about: failed.id, test: t.what, heard } },
-                `Logged: ${t.what}, ${heard ? 'heard' : 'not heard'}`,
-              )
-            return (
-              <Box
-                key={t.what}
-                sx={{
-                  display: 'flex',
-                  gap: 1,
-                  alignItems: 'center',
-                  borderTop: '1px solid var(--rule)',
-                  py: 0.5,
-                }}
-              >
-                <Box sx={{ flex: 1 }}>
-                  {t.what}
-                  {made && <b>: {made.heard ? t.tells : 'not heard either'}</b>}
-                </Box>
-                <Button variant="outlined" onClick={() => say(true)} aria-label={`Heard: ${t.what}`}>
-                  Heard
-                </Button>
-                <Button variant="outlined" onClick={() => say(false)} aria-label={`Not heard: ${t.what}`}>
-                  Not
-                </Button>
-              </Box>
-            )
-          })}
-        </Box>
-      )}
+      {failed && <Probes pack={pack} log={handle.log} actions={actions} failed={failed} />}
       <Typography variant="h3" component="h3">
         Noise with the transmitter off
       </Typography>

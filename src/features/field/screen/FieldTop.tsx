@@ -1,7 +1,6 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-import type { CSSProperties } from 'react'
 import type { Mark, TrialPlan } from '@/core/trial'
 import { FIELD_KEY, MARK_STYLE } from '../pad/keyStyles'
 import { distanceText, type Units } from '@/core/units'

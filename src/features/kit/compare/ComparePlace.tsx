@@ -13,6 +13,7 @@ import {
 } from '@/core/kit'
 import type { Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
+import { Table } from '@/ui/table/Table'
 import { useAction, type Action } from '@/ui/answers/useAction'
 import { Empty, LinkButton, PageHead, RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
@@ -118,45 +119,26 @@ function End({
       >
         {words}
       </Typography>
-      <Box
-        sx={{ overflowX: 'auto' }}
-        tabIndex={0}
-        role="region"
-        aria-label={`${title}, everything that differs`}
-      >
-        <Box
-          component="table"
-          sx={{
-            borderCollapse: 'collapse',
-            minWidth: 260 + rigs.length * 190,
-            '& th, & td': {
-              textAlign: 'left',
-              verticalAlign: 'top',
-              borderTop: '1px solid var(--rule)',
-              py: 1,
-              pr: 2.5,
-            },
-            '& tbody th': { fontWeight: 400, color: 'var(--soft)', width: 150 },
-          }}
-        >
-          <thead>
-            <tr>
-              <td />
-              {rigs.map((r) => (
-                <th key={r.id} scope="col">
-                  <RigBadge letter={r.letter} index={looks[letters.indexOf(r.letter)]!} size={22} /> {r.name}
-                </th>
-              ))}
-              <th scope="col">What becomes of it</th>
-            </tr>
-          </thead>
-          <tbody>
-            {ordered.map((row) => (
-              <Row key={row.attribute} row={row} rigs={rigs} onSame={(id) => void same(row.attribute, id)} />
+      <Table
+        label={`${title}, everything that differs`}
+        minPx={260 + rigs.length * 190}
+        sx={{ '& tbody th': { color: 'var(--soft)', width: 150 } }}
+        head={
+          <>
+            <td />
+            {rigs.map((r) => (
+              <th key={r.id} scope="col">
+                <RigBadge letter={r.letter} index={looks[letters.indexOf(r.letter)]!} size={22} /> {r.name}
+              </th>
             ))}
-          </tbody>
-        </Box>
-      </Box>
+            <th scope="col">What becomes of it</th>
+          </>
+        }
+      >
+        {ordered.map((row) => (
+          <Row key={row.attribute} row={row} rigs={rigs} onSame={(id) => void same(row.attribute, id)} />
+        ))}
+      </Table>
     </Box>
   )
 }

@@ -36,13 +36,125 @@ const GROUPS: PackingLine['group'][] = [
   'Paper and the rest',
 ]
 
-/** The list of everything to bring for a trial, to tick off and to print. */
-export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, state }: Props) {
-  const { packing, change, away } = usePacking(trialId, state)
+interface PackForProps {
+  packing: PackingState
+  plannedHours: number
+  onChange: (change: Partial<PackingState>) => void
+  ticked: number
+  lines: number
+}
+
+/** What it is packed for: how the rigs are used, how long, how cold; and how much of it is packed. */
+function PackFor({ packing, plannedHours, onChange: change, ticked, lines }: PackForProps) {
   const [hoursText, setHoursText] = useState<string | null>(null)
   const [temperatureText, setTemperatureText] = useState<string | null>(null)
   const hoursTyped = hoursText ?? String(packing.hours ?? Number(plannedHours.toFixed(1)))
   const temperatureTyped = temperatureText ?? String(packing.temperatureC)
+  const typedHours = (text: string) => {
+    setHoursText(text)
+    const n = Number(text.replace(',', '.'))
+    if (n > 0 && n <= 1000) change({ hours: n })
+  }
+  const typedTemperature = (text: string) => {
+    setTemperatureText(text)
+    const n = Number(text)
+    if (text !== '' && n >= -60 && n <= 60) change({ temperatureC: n })
+  }
+  const hoursGiven = Number(hoursTyped.replace(',', '.'))
+  const badHours = !(hoursGiven > 0 && hoursGiven <= 1000)
+  const badTemperature = temperatureTyped === '' || !(Math.abs(Number(temperatureTyped)) <= 60)
+  return (
+    <Box
+      className="no-print"
+      sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 2, alignItems: 'flex-start' }}
+    >
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={packing.use}
+        onChange={(_, v: PackingState['use'] | null) => v && change({ use: v })}
+        aria-label="How the rigs are used"
+      >
+        <ToggleButton value="in turn">Rigs in turn</ToggleButton>
+        <ToggleButton value="at once">Rigs at once</ToggleButton>
+      </ToggleButtonGroup>
+      <TextField
+        label="Planned for, hours"
+        value={hoursTyped}
+        onChange={(e) => typedHours(e.target.value)}
+        error={badHours}
+        helperText={badHours ? 'Above 0, at most 1000' : `${hoursInWords(plannedHours)} by the plan`}
+        sx={{ width: 170 }}
+      />
+      <TextField
+        label="Temperature, °C"
+        type="number"
+        value={temperatureTyped}
+        error={badTemperature}
+        helperText={badTemperature ? 'From -60 to 60 °C' : ' '}
+        onChange={(e) => typedTemperature(e.target.value)}
+        sx={{ width: 140 }}
+      />
+      <Box sx={{ ml: { md: 'auto' }, textAlign: 'right' }} role="status">
+        <Box sx={{ fontSize: '1.5rem', fontWeight: 700, lineHeight: 1.1 }}>
+          {ticked} of {lines}
+        </Box>
+        <Box sx={{ color: 'var(--soft)' }}>packed</Box>
+      </Box>
+    </Box>
+  )
+}
+
+interface PackGroupProps {
+  group: string
+  lines: PackingLine[]
+  ticked: string[]
+  onToggle: (id: string) => void
+}
+
+/** The things of one kind, to tick off. */
+function PackGroup({ group, lines, ticked, onToggle }: PackGroupProps) {
+  return (
+    <Box component="section" aria-label={group} sx={{ breakInside: 'avoid', mb: 2.5 }}>
+      <Typography variant="h2" component="h2" sx={{ borderBottom: '2px solid var(--ink)' }}>
+        {group}
+      </Typography>
+      {lines.map((l) => (
+        <FormControlLabel
+          key={l.id}
+          sx={{
+            display: 'flex',
+            mr: 0,
+            ml: 0,
+            borderBottom: '1px solid var(--rule)',
+            alignItems: 'flex-start',
+          }}
+          control={
+            <Checkbox sx={{ pl: 0 }} checked={ticked.includes(l.id)} onChange={() => onToggle(l.id)} />
+          }
+          label={
+            <Box sx={{ py: 0.75, lineHeight: 1.3 }}>
+              <b>
+                {l.count > 1 && `${l.count} × `}
+                {l.name}
+              </b>
+              <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>{l.why}</Box>
+              {l.short !== null && (
+                <Box sx={{ color: 'var(--bad)', fontWeight: 700 }}>
+                  {l.short === 0 ? 'None is owned' : `Only ${l.short} owned`}: get {l.count - l.short} more
+                </Box>
+              )}
+            </Box>
+          }
+        />
+      ))}
+    </Box>
+  )
+}
+
+/** The list of everything to bring for a trial, to tick off and to print. */
+export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, state }: Props) {
+  const { packing, change, away } = usePacking(trialId, state)
   const hours = packing.hours ?? plannedHours
   const lines = useMemo(
     () =>
@@ -68,19 +180,6 @@ export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, 
     change({
       ticked: packing.ticked.includes(id) ? packing.ticked.filter((t) => t !== id) : [...packing.ticked, id],
     })
-  const typedHours = (text: string) => {
-    setHoursText(text)
-    const n = Number(text.replace(',', '.'))
-    if (n > 0 && n <= 1000) change({ hours: n })
-  }
-  const typedTemperature = (text: string) => {
-    setTemperatureText(text)
-    const n = Number(text)
-    if (text !== '' && n >= -60 && n <= 60) change({ temperatureC: n })
-  }
-  const hoursGiven = Number(hoursTyped.replace(',', '.'))
-  const badHours = !(hoursGiven > 0 && hoursGiven <= 1000)
-  const badTemperature = temperatureTyped === '' || !(Math.abs(Number(temperatureTyped)) <= 60)
   return (
     <>
       <PageHead title="Packing" lead={`Everything to bring for “${trialName}”.`}>
@@ -93,44 +192,13 @@ export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, 
           </Button>
         </Box>
       </PageHead>
-      <Box
-        className="no-print"
-        sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', mb: 2, alignItems: 'flex-start' }}
-      >
-        <ToggleButtonGroup
-          exclusive
-          size="small"
-          value={packing.use}
-          onChange={(_, v: PackingState['use'] | null) => v && change({ use: v })}
-          aria-label="How the rigs are used"
-        >
-          <ToggleButton value="in turn">Rigs in turn</ToggleButton>
-          <ToggleButton value="at once">Rigs at once</ToggleButton>
-        </ToggleButtonGroup>
-        <TextField
-          label="Planned for, hours"
-          value={hoursTyped}
-          onChange={(e) => typedHours(e.target.value)}
-          error={badHours}
-          helperText={badHours ? 'Above 0, at most 1000' : `${hoursInWords(plannedHours)} by the plan`}
-          sx={{ width: 170 }}
-        />
-        <TextField
-          label="Temperature, °C"
-          type="number"
-          value={temperatureTyped}
-          error={badTemperature}
-          helperText={badTemperature ? 'From -60 to 60 °C' : ' '}
-          onChange={(e) => typedTemperature(e.target.value)}
-          sx={{ width: 140 }}
-        />
-        <Box sx={{ ml: { md: 'auto' }, textAlign: 'right' }} role="status">
-          <Box sx={{ fontSize: '1.5rem', fontWeight: 700, lineHeight: 1.1 }}>
-            {ticked} of {lines.length}
-          </Box>
-          <Box sx={{ color: 'var(--soft)' }}>packed</Box>
-        </Box>
-      </Box>
+      <PackFor
+        packing={packing}
+        plannedHours={plannedHours}
+        onChange={change}
+        ticked={ticked}
+        lines={lines.length}
+      />
       {away && (
         <Box role="alert" sx={{ color: 'var(--bad)', fontWeight: 700, mb: 2 }}>
           Not stored yet: the server did not answer. Your ticks are kept on this device and go out with the
@@ -141,47 +209,7 @@ export function PackPlace({ trialId, trialName, base, out, parts, plannedHours, 
         {GROUPS.map((group) => {
           const of = lines.filter((l) => l.group === group)
           if (of.length === 0) return null
-          return (
-            <Box key={group} component="section" aria-label={group} sx={{ breakInside: 'avoid', mb: 2.5 }}>
-              <Typography variant="h2" component="h2" sx={{ borderBottom: '2px solid var(--ink)' }}>
-                {group}
-              </Typography>
-              {of.map((l) => (
-                <FormControlLabel
-                  key={l.id}
-                  sx={{
-                    display: 'flex',
-                    mr: 0,
-                    ml: 0,
-                    borderBottom: '1px solid var(--rule)',
-                    alignItems: 'flex-start',
-                  }}
-                  control={
-                    <Checkbox
-                      sx={{ pl: 0 }}
-                      checked={packing.ticked.includes(l.id)}
-                      onChange={() => toggle(l.id)}
-                    />
-                  }
-                  label={
-                    <Box sx={{ py: 0.75, lineHeight: 1.3 }}>
-                      <b>
-                        {l.count > 1 && `${l.count} × `}
-                        {l.name}
-                      </b>
-                      <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>{l.why}</Box>
-                      {l.short !== null && (
-                        <Box sx={{ color: 'var(--bad)', fontWeight: 700 }}>
-                          {l.short === 0 ? 'None is owned' : `Only ${l.short} owned`}: get {l.count - l.short}{' '}
-                          more
-                        </Box>
-                      )}
-                    </Box>
-                  }
-                />
-              ))}
-            </Box>
-          )
+          return <PackGroup key={group} group={group} lines={of} ticked={packing.ticked} onToggle={toggle} />
         })}
       </Box>
       <Box sx={{ color: 'var(--soft)', maxWidth: 760 }}>

@@ -4,17 +4,9 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import {
-  changePort,
-  setTwoPorts,
-  type Assembly,
-  type Part,
-  type PlacedRig,
-  type Polarisation,
-} from '@/core/kit'
+import { changePort, setTwoPorts, type Assembly, type Part, type PlacedRig, POLARISATIONS } from '@/core/kit'
+import { PickOne } from '@/ui/fields/PickOne'
 import { lengthUnit, type Units } from '@/core/units'
 import type { UnitRow } from '@/data/parts'
 import { FactField } from './FactsFields'
@@ -38,7 +30,27 @@ interface Props {
 /** A choice left empty shows what empty means. */
 const SAYS_EMPTY = { select: { displayEmpty: true }, inputLabel: { shrink: true } }
 
-const POLARISATIONS: Polarisation[] = ['vertical', 'horizontal', 'slant', 'circular']
+interface ChoiceProps<T extends string> {
+  label: string
+  value: T | null
+  /** What leaving it empty means. */
+  empty: string
+  options: { value: T; name: string }[]
+  onPick: (value: T | null) => void
+}
+
+/** One of a list, or none of it. */
+function Choice<T extends string>({ label, value, empty, options, onPick }: ChoiceProps<T>) {
+  return (
+    <PickOne
+      label={label}
+      slotProps={SAYS_EMPTY}
+      value={value ?? ''}
+      options={[{ value: '' as const, name: empty }, ...options]}
+      onPick={(v) => onPick(v === '' ? null : v)}
+    />
+  )
+}
 
 /** Mount, mast, pose, second port and what goes along. */
 export function PoseFields({
@@ -53,26 +65,8 @@ export function PoseFields({
   ...on
 }: Props) {
   const port = rig.ports[portIndex]!
-  const mounts = parts.filter((p) => p.kind === 'mount')
-  const masts = parts.filter((p) => p.kind === 'mast')
   const f = { facts, errors, onChange: on.onFacts }
   const radioUnits = unitRows.filter((u) => u.partId === assembly.radioId)
-  const pick = (key: 'mountId' | 'mastId', label: string, list: readonly Part[]) => (
-    <TextField
-      select
-      slotProps={SAYS_EMPTY}
-      label={label}
-      value={assembly.ports[portIndex]![key] ?? ''}
-      onChange={(e) => on.onAssembly((a) => changePort(a, portIndex, { [key]: e.target.value || null }))}
-    >
-      <MenuItem value="">none</MenuItem>
-      {list.map((p) => (
-        <MenuItem key={p.id} value={p.id}>
-          {p.name}
-        </MenuItem>
-      ))}
-    </TextField>
-  )
   return (
     <Box component="section" aria-label="Where it is and how it stands">
       <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
@@ -94,48 +88,38 @@ export function PoseFields({
             gridTemplateColumns: 'repeat(auto-fill, minmax(190px, 1fr))',
           }}
         >
-          {pick('mountId', 'Mount', mounts)}
-          {pick('mastId', 'Mast', masts)}
-          <TextField
-            select
-            slotProps={SAYS_EMPTY}
+          {(['mountId', 'mastId'] as const).map((key) => (
+            <Choice
+              key={key}
+              label={key === 'mountId' ? 'Mount' : 'Mast'}
+              value={assembly.ports[portIndex]![key]}
+              empty="none"
+              options={parts
+                .filter((p) => p.kind === (key === 'mountId' ? 'mount' : 'mast'))
+                .map((p) => ({ value: p.id, name: p.name }))}
+              onPick={(id) => on.onAssembly((a) => changePort(a, portIndex, { [key]: id }))}
+            />
+          ))}
+          <Choice
             label="Polarisation"
-            value={assembly.ports[portIndex]!.polarisation ?? ''}
-            onChange={(e) =>
-              on.onAssembly((a) =>
-                changePort(a, portIndex, { polarisation: (e.target.value || null) as Polarisation | null }),
-              )
-            }
-          >
-            <MenuItem value="">
-              {port.antenna ? `as made: ${port.antenna.spec.polarisation}` : 'as made'}
-            </MenuItem>
-            {POLARISATIONS.map((p) => (
-              <MenuItem key={p} value={p}>
-                {p}
-              </MenuItem>
-            ))}
-          </TextField>
+            value={assembly.ports[portIndex]!.polarisation}
+            empty={port.antenna ? `as made: ${port.antenna.spec.polarisation}` : 'as made'}
+            options={POLARISATIONS.map((p) => ({ value: p, name: p }))}
+            onPick={(polarisation) => on.onAssembly((a) => changePort(a, portIndex, { polarisation }))}
+          />
           <FactField {...f} name="azimuthDeg" label="Azimuth" unit="°" />
           <FactField {...f} name="tiltDeg" label="Tilt" unit="°" />
           {port.mast && <FactField {...f} name="wayIn" label="Mast foot to radio" unit={lengthUnit(units)} />}
           <FactField {...f} name="mode" label="Mode" />
           <FactField {...f} name="bandwidthKHz" label="Bandwidth" unit="kHz" />
           {radioUnits.length > 0 && (
-            <TextField
-              select
-              slotProps={SAYS_EMPTY}
+            <Choice
               label="Unit of the radio"
-              value={assembly.radioUnitId ?? ''}
-              onChange={(e) => on.onAssembly((a) => ({ ...a, radioUnitId: e.target.value || null }))}
-            >
-              <MenuItem value="">any of them</MenuItem>
-              {radioUnits.map((u) => (
-                <MenuItem key={u.id} value={u.id}>
-                  {u.label}
-                </MenuItem>
-              ))}
-            </TextField>
+              value={assembly.radioUnitId}
+              empty="any of them"
+              options={radioUnits.map((u) => ({ value: u.id, name: u.label }))}
+              onPick={(radioUnitId) => on.onAssembly((a) => ({ ...a, radioUnitId }))}
+            />
           )}
           {assembly.ports.length > 1 && (
             <FactField {...f} name="spacing" label="Antennas apart" unit={lengthUnit(units)} />

@@ -1,14 +1,6 @@
 'use client'
 
-import {
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core'
-import { sortableKeyboardCoordinates } from '@dnd-kit/sortable'
+import { DndContext } from '@dnd-kit/core'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useRouter } from 'next/navigation'
@@ -18,10 +10,9 @@ import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import {
   cautionsOf,
-  moveItem,
   partDifferences,
   placeParts,
-  putPart,
+  type Assembly,
   type Part,
   type RuleSet,
   type ServiceRule,
@@ -42,6 +33,7 @@ import { PoseFields } from './PoseFields'
 import { ProblemList } from './ProblemList'
 import { draftOf } from './rigDraft'
 import { rigSchema } from './rigSchema'
+import { usePutting } from './usePutting'
 import { assemblyOf, builtOf, typedOf, useRigDraft } from './useRigDraft'
 
 interface Props {
@@ -55,6 +47,22 @@ interface Props {
   rules: RuleSet
   cautionsRead: string[]
   units: Units
+}
+
+/** In what a variant differs from the rig that it was taken from. */
+function VariantWords({ origin, assembly, parts }: { origin: KitRig; assembly: Assembly; parts: Part[] }) {
+  const changes = origin.assembly ? partDifferences(origin.assembly, assembly, parts) : []
+  return (
+    <Box sx={{ mb: 1.5, color: 'var(--soft)' }}>
+      Variant of{' '}
+      <b>
+        {origin.letter}, {origin.name}
+      </b>
+      {changes.length === 0
+        ? ': the same parts so far.'
+        : `: ${changes.map((c) => (c.only === 'first' ? `without ${c.name}` : `with ${c.name}`)).join(', ')}.`}
+    </Box>
+  )
 }
 
 /** Builds a rig: its chain as a chain, its budget under it, what will not work beside it. */
@@ -82,10 +90,6 @@ export function RigBuilder({
   const [errors, setErrors] = useState<Record<string, string>>({})
   const action = useAction()
   useUnsaved(changed && !action.busy)
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  )
   const { facts } = draft
   const assembly = assemblyOf(draft, units)
   const at = Math.min(portIndex, assembly.ports.length - 1)
@@ -93,25 +97,15 @@ export function RigBuilder({
   const port = placed.ports[at]!
   const home = `/trials/${trialId}/kit`
 
-  const put = (part: Part, place?: number) => {
-    setAssembly((a) => putPart(a, part, parts, at, place))
-    if (part.kind !== 'radio') return
-    const full = part.spec.powers.find((p) => p.powerW !== null)
-    const kind = part.spec.use === 'desk' || part.spec.use === 'data' ? 'base' : part.spec.use
-    setFacts({
-      ...(facts.powerW === '' && full ? { powerW: String(full.powerW) } : {}),
-      ...(rig === null ? { kind } : {}),
-    })
-  }
-  const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (!over) return
-    const place = port.items.findIndex((p) => p.item.key === over.id)
-    const id = String(active.id)
-    if (id.startsWith('part:')) {
-      const part = parts.find((p) => p.id === id.slice(5))
-      if (part) put(part, place === -1 ? undefined : place)
-    } else if (place !== -1) setAssembly((a) => moveItem(a, parts, at, id, place))
-  }
+  const { put, onDragEnd, sensors } = usePutting({
+    parts,
+    at,
+    port,
+    isNew: rig === null,
+    powerW: facts.powerW,
+    setAssembly,
+    setFacts,
+  })
   const save = async () => {
     const typed = checked(rigSchema, typedOf(draft, units))
     setErrors(
@@ -129,7 +123,6 @@ export function RigBuilder({
     )
   }
   const budgets = assessed?.ports[at]
-  const changes = origin?.assembly ? partDifferences(origin.assembly, assembly, parts) : []
   return (
     <DndContext sensors={sensors} onDragEnd={onDragEnd} id="rig-builder">
       <PageHead title={rig ? `Rig ${facts.letter}, ${facts.name || 'no name yet'}` : 'Build a rig'}>
@@ -141,17 +134,7 @@ export function RigBuilder({
           <LinkButton href={home}>Leave it</LinkButton>
         </Box>
       </PageHead>
-      {origin && (
-        <Box sx={{ mb: 1.5, color: 'var(--soft)' }}>
-          Variant of{' '}
-          <b>
-            {origin.letter}, {origin.name}
-          </b>
-          {changes.length === 0
-            ? ': the same parts so far.'
-            : `: ${changes.map((c) => (c.only === 'first' ? `without ${c.name}` : `with ${c.name}`)).join(', ')}.`}
-        </Box>
-      )}
+      {origin && <VariantWords origin={origin} assembly={assembly} parts={parts} />}
       {action.refusal('Nothing was saved')}
       <FactsFields facts={facts} radio={placed.radio} units={units} errors={errors} onChange={setFacts} />
       <ChainPanel
@@ -177,12 +160,9 @@ export function RigBuilder({
           {budgets && <ProblemList problems={budgets.problems} onFix={fix} />}
           {assessed && settings && (
             <FigurePanel
-              assessed={assessed}
+              {...{ assessed, rules, surroundings, units }}
               portIndex={at}
               powerW={settings.powerW}
-              rules={rules}
-              surroundings={surroundings}
-              units={units}
             />
           )}
           {settings && (
@@ -193,14 +173,9 @@ export function RigBuilder({
             />
           )}
           <PoseFields
+            {...{ assembly, facts, parts, unitRows, units, errors }}
             rig={placed}
-            assembly={assembly}
             portIndex={at}
-            facts={facts}
-            parts={parts}
-            unitRows={unitRows}
-            units={units}
-            errors={errors}
             onFacts={setFacts}
             onAssembly={setAssembly}
           />

@@ -1,6 +1,6 @@
 'use client'
 
-import Box from '@mui/material/Box'
+import { Table } from '@/ui/table/Table'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import TextField from '@mui/material/TextField'
@@ -29,15 +29,10 @@ export function RowTable({ what, columns, tick, rows, blank, addWords, onRows }:
     onRows(rows.map((r, j) => (j === i ? { ...r, [key]: value } : r)))
   return (
     <>
-      <Box
-        component="table"
-        sx={{
-          '& th': { textAlign: 'left', fontWeight: 400, color: 'var(--soft)' },
-          '& td': { pr: 0.75, pb: 0.75 },
-        }}
-      >
-        <thead>
-          <tr>
+      <Table
+        label={`${what}s`}
+        head={
+          <>
             {columns.map(([key, title]) => (
               <th key={key}>{title}</th>
             ))}
@@ -45,43 +40,42 @@ export function RowTable({ what, columns, tick, rows, blank, addWords, onRows }:
             <th>
               <span className="visually-hidden">Delete</span>
             </th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((row, i) => (
-            <tr key={i}>
-              {columns.map(([key, title, width]) => (
-                <td key={key}>
-                  <TextField
-                    value={row[key] ?? ''}
-                    onChange={(e) => edit(i, key, e.target.value)}
-                    sx={{ width }}
-                    slotProps={{ htmlInput: { 'aria-label': `${what} ${i + 1}, ${title}` } }}
-                  />
-                </td>
-              ))}
-              {tick && (
-                <td>
-                  <Checkbox
-                    checked={row[tick.key] === true}
-                    onChange={(e) => edit(i, tick.key, e.target.checked)}
-                    slotProps={{ input: { 'aria-label': `${what} ${i + 1}, ${tick.label}` } }}
-                  />
-                </td>
-              )}
-              <td>
-                <Button
-                  size="small"
-                  onClick={() => onRows(rows.filter((_, j) => j !== i))}
-                  aria-label={`Delete ${what.toLowerCase()} ${i + 1}`}
-                >
-                  Delete
-                </Button>
+          </>
+        }
+      >
+        {rows.map((row, i) => (
+          <tr key={i}>
+            {columns.map(([key, title, width]) => (
+              <td key={key}>
+                <TextField
+                  value={row[key] ?? ''}
+                  onChange={(e) => edit(i, key, e.target.value)}
+                  sx={{ width }}
+                  slotProps={{ htmlInput: { 'aria-label': `${what} ${i + 1}, ${title}` } }}
+                />
               </td>
-            </tr>
-          ))}
-        </tbody>
-      </Box>
+            ))}
+            {tick && (
+              <td>
+                <Checkbox
+                  checked={row[tick.key] === true}
+                  onChange={(e) => edit(i, tick.key, e.target.checked)}
+                  slotProps={{ input: { 'aria-label': `${what} ${i + 1}, ${tick.label}` } }}
+                />
+              </td>
+            )}
+            <td>
+              <Button
+                size="small"
+                onClick={() => onRows(rows.filter((_, j) => j !== i))}
+                aria-label={`Delete ${what.toLowerCase()} ${i + 1}`}
+              >
+                Delete
+              </Button>
+            </td>
+          </tr>
+        ))}
+      </Table>
       <Button size="small" onClick={() => onRows([...rows, blank])}>
         {addWords}
       </Button>

@@ -38,6 +38,78 @@ function limits(s: ServiceRule, units: Units): string {
   )
 }
 
+interface PartProps {
+  row: RuleSetRow
+  units: Units
+  editing: boolean
+  onEdit: (on: boolean) => void
+  onCopy: () => void
+  onDelete: () => void
+}
+
+/** One rule set: its services and limits, or the form to change them. */
+function RuleSetPart({ row, units, editing, onEdit, onCopy, onDelete }: PartProps) {
+  return (
+    <Box
+      component="section"
+      aria-label={row.body.name}
+      sx={{ borderTop: '2px solid var(--ink)', pt: 1, mb: 3 }}
+    >
+      <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
+        <Typography variant="h2" component="h2" sx={{ mr: 'auto' }}>
+          {row.body.name}
+        </Typography>
+        <Button size="small" onClick={() => onEdit(!editing)} aria-label={`Change ${row.body.name}`}>
+          Change
+        </Button>
+        <Button size="small" aria-label={`Copy ${row.body.name}`} onClick={onCopy}>
+          Copy
+        </Button>
+        <Button
+          size="small"
+          aria-label={`Save ${row.body.name} as a file`}
+          onClick={() =>
+            downloadText(
+              `${row.body.name.replace(/[^\p{L}\d]+/gu, '-')}.json`,
+              writeRuleSet(row.body),
+              'application/json',
+            )
+          }
+        >
+          As a file
+        </Button>
+        <Button size="small" aria-label={`Delete ${row.body.name}`} onClick={onDelete}>
+          Delete
+        </Button>
+      </Box>
+      {row.body.note && <Box sx={{ color: 'var(--soft)' }}>{row.body.note}</Box>}
+      {editing ? (
+        <RuleSetForm
+          key={`${row.id} ${row.revision}`}
+          id={row.id}
+          revision={row.revision}
+          rules={row.body}
+          onDone={() => onEdit(false)}
+        />
+      ) : (
+        <Box
+          component="ul"
+          sx={{ m: 0, mt: 1, pl: 0, listStyle: 'none', columnCount: { xs: 1, md: 2 }, columnGap: 5 }}
+        >
+          {row.body.services.map((s) => (
+            <Box component="li" key={s.name} sx={{ breakInside: 'avoid', py: 0.5 }}>
+              <b>{s.name}</b>
+              <Box sx={{ color: 'var(--soft)', fontSize: '0.9rem' }}>
+                {s.fromMHz} to {s.toMHz} MHz: {limits(s, units)}
+              </Box>
+            </Box>
+          ))}
+        </Box>
+      )}
+    </Box>
+  )
+}
+
 /** The rules that a trial keeps to: chosen, edited, taken in and given out. */
 export function RulesPlace({ trialId, rows, chosen, units }: Props) {
   const action = useAction()
@@ -81,76 +153,15 @@ export function RulesPlace({ trialId, rows, chosen, units }: Props) {
       </TextField>
       {action.refusal('Nothing was changed')}
       {rows.map((row) => (
-        <Box
-          component="section"
+        <RuleSetPart
           key={row.id}
-          aria-label={row.body.name}
-          sx={{ borderTop: '2px solid var(--ink)', pt: 1, mb: 3 }}
-        >
-          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap', alignItems: 'center' }}>
-            <Typography variant="h2" component="h2" sx={{ mr: 'auto' }}>
-              {row.body.name}
-            </Typography>
-            <Button
-              size="small"
-              onClick={() => setEditing(editing === row.id ? null : row.id)}
-              aria-label={`Change ${row.body.name}`}
-            >
-              Change
-            </Button>
-            <Button
-              size="small"
-              aria-label={`Copy ${row.body.name}`}
-              onClick={() => void action.run(() => copyRuleSet(row.id))}
-            >
-              Copy
-            </Button>
-            <Button
-              size="small"
-              aria-label={`Save ${row.body.name} as a file`}
-              onClick={() =>
-                downloadText(
-                  `${row.body.name.replace(/[^\p{L}\d]+/gu, '-')}.json`,
-                  writeRuleSet(row.body),
-                  'application/json',
-                )
-              }
-            >
-              As a file
-            </Button>
-            <Button
-              size="small"
-              aria-label={`Delete ${row.body.name}`}
-              onClick={() => void action.run(() => removeRuleSet(row.id))}
-            >
-              Delete
-            </Button>
-          </Box>
-          {row.body.note && <Box sx={{ color: 'var(--soft)' }}>{row.body.note}</Box>}
-          {editing === row.id ? (
-            <RuleSetForm
-              key={`${row.id} ${row.revision}`}
-              id={row.id}
-              revision={row.revision}
-              rules={row.body}
-              onDone={() => setEditing(null)}
-            />
-          ) : (
-            <Box
-              component="ul"
-              sx={{ m: 0, mt: 1, pl: 0, listStyle: 'none', columnCount: { xs: 1, md: 2 }, columnGap: 5 }}
-            >
-              {row.body.services.map((s) => (
-                <Box component="li" key={s.name} sx={{ breakInside: 'avoid', py: 0.5 }}>
-                  <b>{s.name}</b>
-                  <Box sx={{ color: 'var(--soft)', fontSize: '0.9rem' }}>
-                    {s.fromMHz} to {s.toMHz} MHz: {limits(s, units)}
-                  </Box>
-                </Box>
-              ))}
-            </Box>
-          )}
-        </Box>
+          row={row}
+          units={units}
+          editing={editing === row.id}
+          onEdit={(on) => setEditing(on ? row.id : null)}
+          onCopy={() => void action.run(() => copyRuleSet(row.id))}
+          onDelete={() => void action.run(() => removeRuleSet(row.id))}
+        />
       ))}
       {rows.length === 0 && (
         <Button variant="outlined" onClick={() => void action.run(restoreExamples)} sx={{ mb: 2 }}>

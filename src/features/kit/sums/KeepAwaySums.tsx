@@ -3,13 +3,15 @@
 import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import { exposureLimitWm2, keepAway } from '@/core/rf'
 import { roundedUpText, type Units } from '@/core/units'
 import type { RuleSetRow } from '@/data/ruleSets'
-import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
+import { FieldGrid } from '@/ui/fields/FieldGrid'
+import { Headline } from '@/ui/fields/Headline'
+import { NumberBox } from '@/ui/fields/NumberBox'
+import { PickOne } from '@/ui/fields/PickOne'
+import { CORRECT_FIRST, useNumbers } from '@/ui/fields/useNumbers'
 
 const WHY: Record<string, string> = {
   'below 30 MHz':
@@ -19,87 +21,58 @@ const WHY: Record<string, string> = {
   'no limit known': 'These rules say nothing of this frequency. Add the limit under Rules.',
 }
 
+const FIELDS = {
+  power: { label: 'Power at the radio', unit: 'W', bounds: { above: 0 }, help: 'Losses count as none' },
+  gain: { label: 'Gain', unit: 'dBi', bounds: { min: -60, max: 60 } },
+  frequency: { label: 'Frequency', unit: 'MHz', bounds: { above: 0, max: 300_000 } },
+  duty: {
+    label: 'Transmits',
+    unit: '%',
+    bounds: { above: 0, max: 100 },
+    help: 'Of the limit’s own 6 or 30 minutes',
+  },
+}
+const START = { power: '25', gain: '5.2', frequency: '155', duty: '100' }
+const ORDER = ['power', 'gain', 'frequency', 'duty'] as const
+
 /** The distance that people should keep from an antenna. */
 export function KeepAwaySums({ rules, units }: { rules: RuleSetRow[]; units: Units }) {
-  const [power, setPower] = useState('25')
-  const [gain, setGain] = useState('5.2')
-  const [frequency, setFrequency] = useState('155')
-  const [duty, setDuty] = useState('100')
+  const { n, ok, box } = useNumbers(FIELDS, START)
   const [rulesId, setRules] = useState(rules[0]?.id ?? '')
   const [body, setBody] = useState(false)
-  const problems = {
-    power: numberProblem(power, { above: 0 }, 'W'),
-    gain: numberProblem(gain, { min: -60, max: 60 }, 'dBi'),
-    frequency: numberProblem(frequency, { above: 0, max: 300_000 }, 'MHz'),
-    duty: numberProblem(duty, { above: 0, max: 100 }, '%'),
-  }
   const chosen = rules.find((r) => r.id === rulesId)
-  const ok = Object.values(problems).every((p) => p === null)
-  const limitWm2 = ok && chosen ? exposureLimitWm2(chosen.body.exposure, numberIn(frequency)!) : null
+  const limitWm2 = ok && chosen ? exposureLimitWm2(chosen.body.exposure, n('frequency')) : null
   const away = ok
     ? keepAway({
-        powerW: numberIn(power)!,
-        gainDbi: numberIn(gain)!,
-        frequencyMHz: numberIn(frequency)!,
-        duty: numberIn(duty)! / 100,
+        powerW: n('power'),
+        gainDbi: n('gain'),
+        frequencyMHz: n('frequency'),
+        duty: n('duty') / 100,
         limitWm2,
         atBody: body,
       })
     : null
   return (
     <>
-      <Box
-        sx={{
-          display: 'grid',
-          gap: 1.5,
-          gridTemplateColumns: 'repeat(auto-fill, minmax(170px, 1fr))',
-          mb: 2,
-          alignItems: 'start',
-        }}
-      >
-        <NumberBox
-          label="Power at the radio"
-          unit="W"
-          value={power}
-          problem={problems.power}
-          onChange={setPower}
-          helperText="Losses count as none"
+      <FieldGrid sx={{ mb: 2 }}>
+        {ORDER.map((f) => (
+          <NumberBox key={f} {...box(f)} />
+        ))}
+        <PickOne
+          label="Limits of"
+          value={rulesId}
+          options={rules.map((r) => ({ value: r.id, name: r.body.name }))}
+          onPick={setRules}
         />
-        <NumberBox label="Gain" unit="dBi" value={gain} problem={problems.gain} onChange={setGain} />
-        <NumberBox
-          label="Frequency"
-          unit="MHz"
-          value={frequency}
-          problem={problems.frequency}
-          onChange={setFrequency}
-        />
-        <NumberBox
-          label="Transmits"
-          unit="%"
-          value={duty}
-          problem={problems.duty}
-          onChange={setDuty}
-          helperText="Of the limit’s own 6 or 30 minutes"
-        />
-        <TextField select label="Limits of" value={rulesId} onChange={(e) => setRules(e.target.value)}>
-          {rules.map((r) => (
-            <MenuItem key={r.id} value={r.id}>
-              {r.body.name}
-            </MenuItem>
-          ))}
-        </TextField>
         <FormControlLabel
           control={<Checkbox checked={body} onChange={(e) => setBody(e.target.checked)} />}
           label="Held or worn"
         />
-      </Box>
+      </FieldGrid>
       <Box role="status">
         {away?.given && (
           <>
-            <Box sx={{ color: 'var(--soft)' }}>People keep away by at least</Box>
-            <Box sx={{ fontSize: '2.4rem', fontWeight: 700, lineHeight: 1.1 }}>
-              {roundedUpText(away.distanceM, units)}
-            </Box>
+            <Headline title="People keep away by at least">{roundedUpText(away.distanceM, units)}</Headline>
             <Box sx={{ maxWidth: 780, mt: 0.5 }}>
               Decided by {away.heldBy}. √(EIRP · 4 · duty / (4π S)) with S ={' '}
               {Number(limitWm2!.toPrecision(3))} W/m², fully reflected, never less than λ/2π, rounded up. The
@@ -112,7 +85,7 @@ export function KeepAwaySums({ rules, units }: { rules: RuleSetRow[]; units: Uni
             {WHY[away.why]}
           </Box>
         )}
-        {!away && 'Mend the fields marked, and the answer comes back.'}
+        {!away && CORRECT_FIRST}
       </Box>
     </>
   )

@@ -1,0 +1,167 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
+import TextField from '@mui/material/TextField'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import type { ReactNode } from 'react'
+import type { Listener } from '@/core/kit'
+import type { Scale } from '@/core/reports'
+import { MAX_LETTERS } from '@/core/schema'
+import type { Action } from '@/ui/answers/useAction'
+import { ScaleField } from '@/ui/fields/ScaleField'
+import { Refused } from '@/ui/shell'
+import type { preview } from './dayDraft'
+import { PreviewTable } from './PreviewTable'
+
+type Rows = ReturnType<typeof preview>
+
+/** One step of the import, numbered. */
+export function Part({ n, title, children }: { n: number; title: string; children: ReactNode }) {
+  return (
+    <Box component="section" sx={{ borderTop: '1px solid var(--rule)', py: 2.5 }}>
+      <Typography variant="h2" component="h2" sx={{ mb: 1.5 }}>
+        {n}. {title}
+      </Typography>
+      {children}
+    </Box>
+  )
+}
+
+interface MeaningsProps {
+  scales: Record<Listener, Scale>
+  confirmed: boolean
+  onScales: (scales: Record<Listener, Scale>) => void
+  onConfirmed: (on: boolean) => void
+}
+
+/** What the reports mean, guessed and to be confirmed. */
+export function Meanings({ scales, confirmed, onScales, onConfirmed }: MeaningsProps) {
+  return (
+    <Part n={4} title="What the reports mean">
+      <Typography sx={{ mb: 2, color: 'var(--soft)', maxWidth: 760 }}>
+        Guessed from the reports. The same figures mean different things to different teams, so please
+        confirm.
+      </Typography>
+      <Box
+        sx={{
+          display: 'grid',
+          gridTemplateColumns: { xs: 'minmax(0,1fr)', sm: 'repeat(2, minmax(0,1fr))' },
+          gap: 3,
+        }}
+      >
+        <ScaleField
+          label="The base reported"
+          value={scales.base}
+          onChange={(base) => onScales({ ...scales, base })}
+        />
+        <ScaleField
+          label="Whoever was out there reported"
+          value={scales.out}
+          onChange={(out) => onScales({ ...scales, out })}
+        />
+      </Box>
+      <FormControlLabel
+        control={<Checkbox checked={confirmed} onChange={(e) => onConfirmed(e.target.checked)} />}
+        label="Yes, this is what the reports mean"
+      />
+    </Part>
+  )
+}
+
+interface EveryRowProps {
+  rows: Rows
+  without: boolean
+  onWithout: (on: boolean) => void
+}
+
+/** How every row will be read, and what cannot be. */
+export function EveryRow({ rows, without, onWithout }: EveryRowProps) {
+  const troubled = rows.problems.length + rows.unread.length
+  return (
+    <Part n={5} title={`Every row: ${rows.rows.length - rows.unread.length} read, ${troubled} not`}>
+      {troubled > 0 && (
+        <Refused
+          title="These cannot be read"
+          problems={[
+            ...rows.problems,
+            ...rows.unread.map(({ row, reading }) => ({
+              code: 'report',
+              where: `line ${row.line}`,
+              message: `"${row.report}": ${reading.state === 'not read' ? reading.why : ''}`,
+            })),
+          ]}
+        />
+      )}
+      <PreviewTable rows={rows.rows} />
+      {troubled > 0 && (
+        <FormControlLabel
+          control={<Checkbox checked={without} onChange={(e) => onWithout(e.target.checked)} />}
+          label={`Import without the ${rows.problems.length} rows listed; ${rows.unread.length} unread reports come in as text`}
+        />
+      )}
+    </Part>
+  )
+}
+
+interface BringInProps {
+  name: string
+  fixed: boolean
+  confirmed: boolean
+  /** The trial that holds this day already. */
+  known: string | null
+  action: Action
+  checks: number
+  ready: boolean
+  onName: (name: string) => void
+  onFixed: (on: boolean) => void
+  onSubmit: () => void
+}
+
+/** The last step: what the trial is called, and the button that stores. */
+export function BringIn({
+  name,
+  fixed,
+  confirmed,
+  known,
+  action,
+  checks,
+  ready,
+  onName,
+  onFixed,
+  onSubmit,
+}: BringInProps) {
+  return (
+    <>
+      <Box sx={{ display: 'grid', gap: 1.5, justifyItems: 'start' }}>
+        <TextField
+          label="Name of the trial"
+          value={name}
+          onChange={(e) => onName(e.target.value)}
+          slotProps={{ htmlInput: { maxLength: MAX_LETTERS.trialName } }}
+          sx={{ minWidth: { sm: 360 } }}
+        />
+        <FormControlLabel
+          control={<Checkbox checked={fixed} onChange={(e) => onFixed(e.target.checked)} />}
+          label="The number of marks was fixed beforehand; nobody stopped because it seemed clear"
+        />
+        <Button variant="contained" size="large" onClick={onSubmit} disabled={action.busy || !ready}>
+          Import {checks} checks
+        </Button>
+        {!confirmed && <span style={{ color: 'var(--soft)' }}>Confirm under 4 what the reports mean.</span>}
+      </Box>
+      <div role="status">
+        {known && (
+          <p>
+            This file is already in: nothing was changed.{' '}
+            <Link href={`/trials/${known}/findings`}>Open its findings</Link>
+          </p>
+        )}
+      </div>
+      {action.refusal('Nothing was imported')}
+    </>
+  )
+}

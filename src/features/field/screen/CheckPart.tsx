@@ -1,0 +1,99 @@
+'use client'
+
+import dynamic from 'next/dynamic'
+import type { Link } from '@/core/kit'
+import type { Scale } from '@/core/reports'
+import type { RunLog, ScheduledCheck } from '@/core/trial'
+import { loggedSince, type FieldActions } from '../actions/useFieldActions'
+import type { FieldSettings } from '../device/settings'
+import { expectedChance } from '../hints/expected'
+import type { RunPack } from '../log/runPack'
+import { wanted } from '../pad/draft'
+import { PadButton } from '../pad/PadButton'
+import { ReportPad } from '../pad/ReportPad'
+import { BottomRow } from './BottomRow'
+import type { SheetName } from './FieldSheets'
+import { NowCard, sends } from './NowCard'
+import type { Now } from './useNow'
+
+const SendPad = dynamic(() => import('../pad/SendPad').then((m) => m.SendPad), { ssr: false })
+const AnsweredLine = dynamic(() => import('./AnsweredLine').then((m) => m.AnsweredLine), { ssr: false })
+const ClockLine = dynamic(() => import('./ClockLine').then((m) => m.ClockLine), { ssr: false })
+
+interface Props {
+  pack: RunPack
+  log: RunLog
+  state: Now
+  now: ScheduledCheck
+  link: Link
+  scale: Scale
+  actions: FieldActions
+  settings: FieldSettings
+  ready: boolean
+  onSheet: (name: SheetName) => void
+}
+
+/** The check that is asked for: what to connect and say, and the pad that logs what came of it. */
+export function CheckPart({ pack, log, state, now, link, scale, actions, settings, ready, onSheet }: Props) {
+  const { plan } = pack
+  const { draft, setDraft } = actions
+  const { role, sendOnly, tones } = settings
+  return (
+    <>
+      <NowCard
+        plan={plan}
+        log={log}
+        now={now}
+        link={link}
+        calls={draft.calls}
+        role={role}
+        directions={state.mine.directions}
+        sentWords={state.sentWords}
+        spoken={settings.spoken}
+        expected={expectedChance(pack, link.id, now.markId)}
+        onDirection={(d) => state.choose({ ...now, direction: d })}
+      />
+      {log.checks.length > 0 && <AnsweredLine plan={plan} log={log} />}
+      {log.clock && (
+        <ClockLine
+          clock={log.clock}
+          sends={sends(role, now.direction)}
+          logged={loggedSince(log, log.clock.startsAt)}
+          tones={tones}
+        />
+      )}
+      {sendOnly ? (
+        <SendPad
+          ready={ready}
+          onSent={() => void actions.logSent()}
+          onSync={() =>
+            void actions.addEvent({ kind: 'other', what: 'sync mark', detail: {} }, 'Sync mark logged')
+          }
+          onRemark={() => onSheet('remark')}
+        />
+      ) : (
+        <>
+          <ReportPad scale={scale} draft={draft} onDraft={setDraft} seed={plan.order.seed} now={now} />
+          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 4 }}>
+            <PadButton disabled={!ready} onClick={() => void actions.logText('not heard')}>
+              Not heard
+            </PadButton>
+            <PadButton onClick={actions.again}>Again{draft.calls > 1 ? ` (${draft.calls})` : ''}</PadButton>
+            <PadButton chosen={draft.remark !== ''} onClick={() => onSheet('remark')}>
+              Remark
+            </PadButton>
+          </div>
+        </>
+      )}
+      <BottomRow
+        actions={actions}
+        ready={ready}
+        canUndo={log.undoable.length > 0}
+        sendOnly={sendOnly}
+        leftHanded={settings.leftHanded}
+        words={wanted(draft, scale)}
+        onMore={() => onSheet('menu')}
+      />
+    </>
+  )
+}

@@ -1,0 +1,43 @@
+import { useLayoutEffect, useRef } from 'react'
+import type { Scale } from '@/core/reports'
+import type { FieldActions } from '../actions/useFieldActions'
+import { padKey } from '../pad/padKeys'
+import type { SheetName } from './FieldSheets'
+
+interface Given {
+  actions: FieldActions
+  scale: Scale | null
+  sendOnly: boolean
+  sheet: SheetName | null
+  onSheet: (name: SheetName) => void
+}
+
+/** The keyboard of the field screen, while no sheet is open and nobody types. */
+export function useFieldKeys({ actions, scale, sendOnly, sheet, onSheet }: Given): void {
+  const onKey = useRef<(e: KeyboardEvent) => void>(() => undefined)
+  // Set with the screen itself, so that a quick second key meets what is shown.
+  useLayoutEffect(() => {
+    onKey.current = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLInputElement || e.target instanceof HTMLTextAreaElement
+      if (sheet || typing || e.ctrlKey || e.metaKey || e.altKey || !scale) return
+      const action = padKey(e.key, e.code, e.shiftKey, actions.draft, scale)
+      if (!action) return
+      // Enter and space on a focused key press that key, as everywhere.
+      if (e.key === 'Enter' && e.target instanceof HTMLButtonElement) return
+      e.preventDefault()
+      if (action.do === 'draft') actions.setDraft(action.draft)
+      else if (action.do === 'log') void (sendOnly ? actions.logSent() : actions.logDraft())
+      else if (action.do === 'not heard') void actions.logText('not heard')
+      else if (action.do === 'again') actions.again()
+      else if (action.do === 'undo') void actions.undo()
+      else if (action.do === 'skip') void actions.skip()
+      else if (action.do === 'at mark') void actions.atMark()
+      else onSheet(action.do)
+    }
+  })
+  useLayoutEffect(() => {
+    const press = (e: KeyboardEvent) => onKey.current(e)
+    window.addEventListener('keydown', press)
+    return () => window.removeEventListener('keydown', press)
+  }, [])
+}

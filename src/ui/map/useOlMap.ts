@@ -1,0 +1,92 @@
+import { useEffect, useRef, useState, type RefObject } from 'react'
+import OlMap from 'ol/Map'
+import View from 'ol/View'
+import type Feature from 'ol/Feature'
+import ScaleLine from 'ol/control/ScaleLine'
+import { defaults as defaultControls } from 'ol/control/defaults'
+import { extend } from 'ol/extent'
+import type Point from 'ol/geom/Point'
+import Translate from 'ol/interaction/Translate'
+import type VectorLayer from 'ol/layer/Vector'
+import type VectorSource from 'ol/source/Vector'
+import type { Place } from '@/core/geo'
+import type { Units } from '@/core/units'
+import type { MapContent } from './mapDrawing'
+import { placeAt } from './useDrawing'
+
+/** What the map tells of the pointer, as it is now. */
+interface Heard {
+  measuring: boolean
+  drawing: boolean
+  onPointer: (place: Place | null) => void
+  onPick: (place: Place) => void
+  onMoveMark: (markId: string, place: Place) => void
+}
+type Latest = RefObject<Heard>
+
+/** The map in an element, with its scale; null until the element is there. */
+export function useOlMap(element: RefObject<HTMLElement | null>, latest: Latest, units: Units): OlMap | null {
+  const [map, setMap] = useState<OlMap | null>(null)
+  useEffect(() => {
+    const viewport = element.current!
+    const made = new OlMap({
+      target: viewport,
+      controls: defaultControls({ attribution: false, rotate: false }),
+      view: new View({ center: [0, 0], zoom: 2, maxZoom: 18 }),
+    })
+    made.on('pointermove', (e) => {
+      if (!e.dragging) latest.current.onPointer(placeAt(e.coordinate))
+    })
+    made.on('singleclick', (e) => {
+      if (!latest.current.measuring && !latest.current.drawing) latest.current.onPick(placeAt(e.coordinate))
+    })
+    const leave = () => latest.current.onPointer(null)
+    viewport.addEventListener('pointerleave', leave)
+    // The map lives as long as the element, which is there only after it was drawn.
+    // eslint-disable-next-line react-hooks/set-state-in-effect
+    setMap(made)
+    return () => {
+      viewport.removeEventListener('pointerleave', leave)
+      made.setTarget(undefined)
+      setMap(null)
+    }
+  }, [element, latest])
+  useEffect(() => {
+    if (!map) return
+    const scale = new ScaleLine({ units: units === 'imperial' ? 'imperial' : 'metric' })
+    map.addControl(scale)
+    return () => {
+      map.removeControl(scale)
+    }
+  }, [map, units])
+  return map
+}
+
+/** Marks are dragged; the map is fitted to what is drawn when the trial's ground becomes another. */
+export function useMarkDragging(
+  map: OlMap | null,
+  content: MapContent,
+  marked: VectorLayer,
+  drawn: VectorSource,
+  latest: Latest,
+): void {
+  const fitted = useRef('')
+  useEffect(() => {
+    if (!map) return
+    const drag = new Translate({ layers: [marked], hitTolerance: 4 })
+    drag.on('translateend', (e) => {
+      const moved = e.features.item(0) as Feature<Point>
+      latest.current.onMoveMark(String(moved.getId()), placeAt(moved.getGeometry()!.getCoordinates()))
+    })
+    map.addInteraction(drag)
+    const extent = extend([...drawn.getExtent()!], marked.getSource()!.getExtent()!)
+    const key = `${content.base?.lat} ${content.legs.map((l) => l.name).join()} ${content.sites.length}`
+    if (extent && Number.isFinite(extent[0]) && fitted.current !== key) {
+      fitted.current = key
+      map.getView().fit(extent, { padding: [48, 48, 48, 48], maxZoom: 16 })
+    }
+    return () => {
+      map.removeInteraction(drag)
+    }
+  }, [map, content, marked, drawn, latest])
+}
