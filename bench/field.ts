@@ -1,6 +1,7 @@
 // How fast the field screen is in Chromium: tap to durable with the processor slowed four times, and opening a run of
 // 5,000 entries. Wants a server of the demo: npm run demo, then npm run bench:field -- http://127.0.0.1:3217
 import { chromium } from '@playwright/test'
+import { chromium as chromiumOptions } from '../e2e/chromium'
 
 declare global {
   interface Window {
@@ -10,10 +11,7 @@ declare global {
 }
 
 const base = process.argv[2] ?? 'http://127.0.0.1:3217'
-const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-sync'],
-})
+const browser = await chromium.launch(chromiumOptions())
 const page = await browser.newPage({ viewport: { width: 390, height: 844 } })
 await page.goto(base)
 const trial = await page

@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from './test'
 import { fileURLToPath } from 'node:url'
 
 export const fixture = (name: string) => fileURLToPath(new URL(`./fixtures/${name}`, import.meta.url))
@@ -27,9 +27,26 @@ export async function expectAxeClean(page: Page) {
   ).toEqual([])
 }
 
+/** Nothing widens the page, once it has taken on its width. */
 export async function expectNoOverflow(page: Page) {
-  const over = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
-  expect(over).toBeLessThanOrEqual(0)
+  await expect
+    .poll(() => page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth))
+    .toBeLessThanOrEqual(0)
+}
+
+/** What is seen of a part does not change any more. */
+export async function expectStill(part: Locator) {
+  await expect(async () => {
+    const before = await part.screenshot()
+    expect(before.equals(await part.screenshot())).toBe(true)
+  }).toPass()
+}
+
+/** So much time has gone by on the page's own clock, ms. */
+export async function clockMoved(page: Page, ms: number) {
+  const now = () => page.evaluate(() => Date.now())
+  const from = await now()
+  await expect.poll(now, { intervals: [100] }).toBeGreaterThanOrEqual(from + ms)
 }
 
 /** The page and all its parts are on the device. */

@@ -1,4 +1,6 @@
-/** How Debian's Chromium is started, with no network and no graphics card. */
+import { existsSync } from 'node:fs'
+
+/** How Chromium is started, with no network and no graphics card. */
 const CHROMIUM_ARGS = [
   '--no-sandbox',
   '--disable-gpu',
@@ -9,7 +11,11 @@ const CHROMIUM_ARGS = [
   '--disable-sync',
 ]
 
+/** The one named in CHROMIUM_PATH, or the system's; Playwright's own where there is neither. */
+const chromiumPath = (): string | undefined =>
+  process.env.CHROMIUM_PATH ?? ['/usr/bin/chromium', '/usr/bin/chromium-browser'].find((p) => existsSync(p))
+
 export const chromium = (...more: string[]) => ({
-  executablePath: '/usr/bin/chromium',
+  executablePath: chromiumPath(),
   args: [...CHROMIUM_ARGS, ...more],
 })

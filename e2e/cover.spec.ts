@@ -1,7 +1,7 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import Database from 'better-sqlite3'
 import { readFileSync } from 'node:fs'
-import { expectAxeClean, expectNoOverflow, newGround, openTrial } from './app'
+import { expectStill, expectAxeClean, expectNoOverflow, newGround, openTrial } from './app'
 
 const mapFile = (page: Page) => page.locator('input[accept*=".kml"]')
 const kml = (inner: string) =>
@@ -54,7 +54,7 @@ test('an area is drawn on the map; ground to be covered gets its share for each 
   await expect(sites.getByText(/\d+ of 28/).first()).toBeVisible()
   await areas(page).getByRole('button', { name: 'Draw an area on the map' }).click()
   await expect(areas(page).getByText('Click its corners on the map')).toBeVisible()
-  await page.waitForTimeout(300)
+  await expectStill(page.getByRole('region', { name: /^Map:/ }))
   const box = (await page.getByRole('region', { name: /^Map:/ }).boundingBox())!
   for (const [x, y] of [
     [500, 60],
@@ -217,6 +217,5 @@ test('with all of it open the step is axe clean and fits 360 px', async ({ page 
   await expect(page.getByText(/half the bearings \d/).first()).toBeVisible()
   await expectAxeClean(page)
   await page.setViewportSize({ width: 360, height: 740 })
-  await page.waitForTimeout(400)
   await expectNoOverflow(page)
 })

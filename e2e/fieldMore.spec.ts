@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { expectAxeClean, fixture, openTrial } from './app'
+import { expect, test, type Page } from './test'
+import { clockMoved, expectAxeClean, fixture, openTrial } from './app'
 import { chromium } from './chromium'
 
 test.use({
@@ -70,7 +70,7 @@ test('sent by the clock and graded later, by two listeners, from a recording ali
   await page.getByRole('button', { name: /^Say .mark. on the air/ }).click()
   await expect(page.getByText('Sync mark logged')).toBeVisible()
   for (let i = 1; i <= 3; i++) {
-    await page.waitForTimeout(1100)
+    await clockMoved(page, 1100)
     await page.getByRole('button', { name: 'Sent', exact: true }).click()
     await expect(header(page)).toContainText(`${i} of`)
   }
@@ -149,7 +149,7 @@ test('a sound, a photo, several receivers in one grid, throughput and a rig nobo
   const { trial, run } = await beginRun(page, 'All sorts')
   await page.keyboard.press('c')
   await page.getByRole('button', { name: /^Record what you hear/ }).click()
-  await page.waitForTimeout(2200)
+  await clockMoved(page, 2200)
   await page.getByRole('button', { name: /^Stop, and keep it/ }).click()
   await expect(page.getByText(/Sound kept, [23] s/)).toBeVisible()
   await page.keyboard.press('c')
@@ -217,7 +217,7 @@ test('the sound of the way is recorded with no-look marks, and they are named wh
   await page.getByRole('button', { name: 'first break-up' }).click()
   await back(page)
   await expect(header(page)).toContainText('recording')
-  await page.waitForTimeout(2500)
+  await clockMoved(page, 2500)
   await menu(page, 'Heard on the way')
   await page.getByRole('button', { name: 'Stop recording the sound' }).click()
   await back(page)

@@ -1,4 +1,4 @@
-import { expect, test, type BrowserContext, type Page } from '@playwright/test'
+import { expect, test, type BrowserContext, type Page } from './test'
 import { readFileSync } from 'node:fs'
 import { expectAxeClean, fixture, kept, openTrial } from './app'
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { readFileSync } from 'node:fs'
 import { expectAxeClean, expectNoOverflow, openTrial } from './app'
 

@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 import { expectAxeClean, expectNoOverflow, openTrial } from './app'
 
 // Findings of a run take the server a second or two, and several on a slow machine.

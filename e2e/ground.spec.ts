@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { expectAxeClean, expectNoOverflow, fixture, newGround, openTrial } from './app'
+import { expect, test, type Page } from './test'
+import { expectStill, expectAxeClean, expectNoOverflow, fixture, newGround, openTrial } from './app'
 
 const elevation = (page: Page) => page.getByLabel('Elevation files')
 const gpx = (page: Page) =>
@@ -77,7 +77,7 @@ test('a mark is dragged on the map, snaps to its way and is measured anew', asyn
   await page.getByLabel('Marks', { exact: true }).fill('1')
   await page.getByRole('button', { name: 'Add the leg', exact: true }).click()
   await expect(page.getByText('1 marks, out to 1.0 km')).toBeVisible()
-  await page.waitForTimeout(800)
+  await expectStill(page.getByRole('region', { name: /^Map:/ }))
   // Fitted at the closest zoom, 2.389 Mercator metres a pixel: a kilometre at 47.3 N is 617 px, half of it
   // beside the middle.
   await page.evaluate(() => window.scrollTo(0, 0))
@@ -186,6 +186,5 @@ test('the ground step is axe clean with its ground, and fits 360 px', async ({ p
   await expect(page.getByRole('slider').first()).toBeVisible()
   await expectAxeClean(page)
   await page.setViewportSize({ width: 360, height: 740 })
-  await page.waitForTimeout(400)
   await expectNoOverflow(page)
 })

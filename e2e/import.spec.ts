@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { fixture } from './app'
 
 const FILES = ['ostrey-spring-checks.csv', 'ostrey-spring-kit.json', 'ostrey-spring.gpx'].map(fixture)

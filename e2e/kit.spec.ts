@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { openTrial } from './app'
+import { expect, test, type Page } from './test'
+import { expectStill, openTrial } from './app'
 
 const place = async (page: Page, path: string, trial = 'Short or long') => {
   const address = await openTrial(page, trial)
@@ -181,7 +181,7 @@ test('parts are moved, turned and taken out by keyboard and dragged by mouse', a
     await page.keyboard.press('ArrowLeft')
     await expect(page.getByText(/was moved over/).first()).toBeAttached({ timeout: 1000 })
   }).toPass()
-  await page.waitForTimeout(300)
+  await expectStill(page.getByRole('region', { name: 'Chain and budget' }))
   await page.keyboard.press('Space')
   await expect.poll(async () => (await names())[0]).toMatch(/^Surge/)
   expect((await names())[2]).toBe(top)

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { openTrial } from './app'
 
 test('a rig is built with the keyboard alone', async ({ page }) => {

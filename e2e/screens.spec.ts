@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test'
+import { expect, test } from './test'
 import { expectAxeClean, expectNoOverflow, openTrial } from './app'
 
 const STEPS = ['kit', 'ground', 'plan', 'field', 'findings']
@@ -67,7 +67,6 @@ test('nothing overflows at 360 px', async ({ page }) => {
   for (const path of ['/', '/import', ...SCREENS.map((s) => `${trial}/${s}`)]) {
     await page.goto(path)
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    await page.waitForTimeout(300)
     await expectNoOverflow(page)
   }
 })

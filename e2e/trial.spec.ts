@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test, type Page } from './test'
 
 async function addRig(page: Page, rig: { name: string; kind?: string; power: string; height: string }) {
   await page.getByRole('button', { name: 'Enter figures only' }).click()

@@ -1,28 +1,44 @@
-// Every gate, one after the other, on a fresh clone with nothing installed but Node and apt.
-// Ends with the true totals of Vitest and Playwright together.
-import { spawnSync } from 'node:child_process'
+// Every gate on a fresh clone with nothing installed but Node. Ends with the true totals of Vitest and Playwright.
+//   npm test               all of it
+//   npm test -- --quick    without the browser
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { dirname, join, resolve } from 'node:path'
-import { fileURLToPath } from 'node:url'
+import { join } from 'node:path'
+import { bin, ensureBuilt, ensureInstalled, env, gather, root, run } from './lib.mjs'
 
-const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 process.chdir(root)
-const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1', CI: '1' }
+process.env.CI = env.CI = '1'
+const quick = process.argv.includes('--quick')
 const results = join(root, 'test-results')
-const bin = (name) => join(root, 'node_modules', '.bin', name)
 const failed = []
+const took = []
 
-function run(name, command, args, more = {}) {
+const seconds = (since) => Math.round((Date.now() - since) / 1000)
+
+/** A gate that is waited for, its output as it comes. */
+function gate(name, work) {
   console.log(`\n== ${name}`)
-  const { status } = spawnSync(command, args, { cwd: root, env: { ...env, ...more }, stdio: 'inherit' })
-  if (status !== 0) failed.push(name)
-  return status === 0
+  const since = Date.now()
+  const ok = work()
+  took.push([name, seconds(since)])
+  if (!ok) failed.push(name)
+  return ok
 }
 
-function must(name, command, args) {
-  if (run(name, command, args)) return
-  console.error(`\nStopped: ${name} failed, and nothing after it can run.`)
-  finish()
+/** Gates side by side, as many as there are cores for; what each says is kept together. */
+async function together(gates) {
+  const waiting = [...gates]
+  const one = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const [name, command, args, more] = next
+      const since = Date.now()
+      const { ok, said } = await gather(command, args, more)
+      took.push([name, seconds(since)])
+      console.log(`\n== ${name}: ${ok ? 'good' : 'FAILED'}, ${seconds(since)} s`)
+      if (!ok || name === 'unit tests') console.log(said.trim())
+      if (!ok) failed.push(name)
+    }
+  }
+  await Promise.all([one(), one()])
 }
 
 function read(file) {
@@ -36,32 +52,45 @@ function finish() {
   const passed = (unit?.numPassedTests ?? 0) + (browser?.stats?.expected ?? 0)
   const broken =
     (unit?.numFailedTests ?? 0) + (browser?.stats?.unexpected ?? 0) + (browser?.stats?.flaky ?? 0)
-  if (failed.length > 0) console.log(`\nFailed: ${failed.join(', ')}`)
+  console.log(`\n${took.map(([name, s]) => `${name} ${s} s`).join(', ')}`)
+  if (failed.length > 0) console.log(`Failed: ${failed.join(', ')}`)
   // A gate without tests of its own counts as one, so that the line never says 0 failed of a red run.
   console.log(`${passed} passed, ${failed.length > 0 ? Math.max(broken, 1) : broken} failed`)
   process.exit(failed.length > 0 || broken > 0 ? 1 : 0)
 }
 
+/** Chromium: the one named, the system's, or Playwright's own; through apt where there is apt. */
+function ensureChromium() {
+  if (process.env.CHROMIUM_PATH || existsSync('/usr/bin/chromium')) return true
+  if (existsSync('/usr/bin/apt-get') && process.getuid?.() === 0)
+    return run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', 'chromium'])
+  return run(bin('playwright'), ['install', 'chromium'])
+}
+
 rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
-if (!existsSync('node_modules/.package-lock.json'))
-  must('install packages', 'npm', ['install', '--no-audit', '--no-fund'])
-if (!existsSync('/usr/bin/chromium')) {
-  must('apt update', 'apt-get', ['update', '-qq'])
-  must('install Chromium', 'apt-get', ['install', '-y', '-qq', 'chromium'])
-}
-run('types of core, without the DOM', bin('tsc'), ['-p', 'src/core', '--noEmit'])
-must('build', process.execPath, ['scripts/build.mjs'])
-run('types', bin('tsc'), ['--noEmit'])
-run('lint', bin('eslint'), ['.', '--max-warnings', '0'])
-run('format', bin('prettier'), ['--check', '--log-level', 'warn', '.'])
-run('unit tests', bin('vitest'), [
-  'run',
-  '--reporter=default',
-  '--reporter=json',
-  `--outputFile.json=${join(results, 'vitest.json')}`,
-])
-run('browser tests', bin('playwright'), ['test'], {
-  PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'playwright.json'),
+ensureInstalled()
+if (!quick && !gate('Chromium', ensureChromium)) finish()
+gate('build', () => {
+  ensureBuilt()
+  return true
 })
+await together([
+  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
+  ['types', bin('tsc'), ['-b', 'tsconfig.all.json']],
+  [
+    'unit tests',
+    bin('vitest'),
+    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${join(results, 'vitest.json')}`],
+  ],
+  ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['unused', bin('knip'), ['--no-progress']],
+  ['imports', bin('depcruise'), ['src', '--include-only', '^src']],
+  ['house', process.execPath, ['scripts/house.mjs']],
+])
+gate('sizes', () => run(process.execPath, ['scripts/sizes.mjs']))
+if (!quick)
+  gate('browser tests', () =>
+    run(bin('playwright'), ['test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'playwright.json') }),
+  )
 finish()

@@ -28,3 +28,12 @@ export function getMedia(db: Db, runId: string, id: string): MediaRow | null {
   const row = db.select().from(media).where(eq(media.id, id)).get()
   return row && row.runId === runId ? row : null
 }
+
+export function listMediaIds(db: Db, runId: string): string[] {
+  return db
+    .select({ id: media.id })
+    .from(media)
+    .where(eq(media.runId, runId))
+    .all()
+    .map((m) => m.id)
+}

@@ -1,3 +1,4 @@
+import { testEntry } from '@/core/testing/entries'
 import { messageOf } from '@/core/outcome'
 import Database from 'better-sqlite3'
 import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
@@ -75,6 +76,8 @@ const rig = (letter: string, more: Partial<RigInput> = {}): RigInput => ({
   ...more,
 })
 const id = (d: { ok: boolean }) => (d as { ok: true; value: string }).value
+
+const KEY = { markId: 'm', linkId: 'l', direction: 'to base', repeat: 1 } as const
 
 function trialWithRun() {
   const [z, a] = [id(addRig(db, rig('Z', { kind: 'base' }))), id(addRig(db, rig('A')))]
@@ -251,6 +254,9 @@ describe('trials and runs', () => {
     removeLeg(db, trialId, legId)
     expect(openTrial(db, trialId)!.legs).toEqual([])
     expect(listRuns(db, trialId)[0]).toMatchObject({ id: runId, plan: { marks: [{ name: 'S1' }] } })
+    appendEntries(db, [
+      testEntry({ kind: 'check', ...KEY, text: '5', calls: 1, remark: '', state: 'graded' }, { runId }),
+    ])
     expect(deleteTrial(db, trialId)).toMatchObject({ ok: false })
     expect(placeBase(db, trialId, 'Hill', { lat: 47, lon: -29 })).toMatchObject({ ok: false })
   })

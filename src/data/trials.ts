@@ -9,7 +9,7 @@ import { newId, nowIso } from './ids'
 import { listParts, unitNames } from './parts'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { toRig } from './rigs'
-import { link, rig, run, site, trial, type ChosenService, type PackingState } from './schema'
+import { link, rig, site, trial, type ChosenService, type PackingState } from './schema'
 
 export type TrialRow = typeof trial.$inferSelect
 
@@ -157,14 +157,6 @@ export function markCautionRead(db: Db, trialId: string, key: string): void {
 /** What was ticked off a trial's packing list. */
 export function setPacking(db: Db, trialId: string, packing: PackingState): void {
   db.update(trial).set({ packing }).where(eq(trial.id, trialId)).run()
-}
-
-/** Deletes a trial that has no runs. One with runs is a record and stays. */
-export function deleteTrial(db: Db, id: string): Outcome {
-  if (db.select().from(run).where(eq(run.trialId, id)).get())
-    return refuse('This trial has runs, and a record is never deleted. Void a run that does not count.')
-  db.delete(trial).where(eq(trial.id, id)).run()
-  return DONE
 }
 
 /** What the plan step edits, as it stands. */

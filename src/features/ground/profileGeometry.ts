@@ -2,7 +2,8 @@ import { bulgeM, fresnelM } from '@/core/propagation'
 import type { GroundProfile } from '@/core/terrain'
 
 export const HEIGHT = 230
-export const [LEFT, RIGHT, TOP, FOOT] = [52, 24, 22, 30] as const
+const TOP = 22
+export const [LEFT, RIGHT, FOOT] = [52, 24, 30] as const
 
 interface Seen {
   nearM: number

@@ -24,7 +24,7 @@ const DIRECTIONS: [string, Direction[]][] = [
   ['A loop, there and back', ['loop']],
 ]
 
-export type Set = <K extends keyof PlanInput>(key: K, value: PlanInput[K]) => void
+type Set = <K extends keyof PlanInput>(key: K, value: PlanInput[K]) => void
 
 interface PartsProps {
   input: PlanInput

@@ -1,8 +1,8 @@
 'use server'
 
-import { good, type Outcome } from '@/core/outcome'
-import { id, MAX_LETTERS, record, text } from '@/core/schema'
-import { addTrial, db, deleteTrial } from '@/data'
+import { good, refuse, type Outcome } from '@/core/outcome'
+import { checked, id, MAX_LETTERS, record, text } from '@/core/schema'
+import { addTrial, db, deleteTrial, trialContents, type TrialContents } from '@/data'
 import { act } from '@/server/act'
 
 const newTrial = record({
@@ -18,7 +18,17 @@ export async function makeTrial(raw: unknown): Promise<Outcome<string>> {
   )
 }
 
-/** Deletes a trial and its runs, but never a check that no file holds. */
-export async function removeTrial(trialId: string): Promise<Outcome> {
-  return act(record({ trialId: id() }), { trialId }, (v) => deleteTrial(db(), v.trialId))
+/** What goes when a trial is deleted. */
+export async function whatGoes(trialId: string): Promise<Outcome<TrialContents>> {
+  const input = checked(record({ trialId: id() }), { trialId })
+  if (!input.ok) return input
+  const contents = trialContents(db(), input.value.trialId)
+  return contents ? good(contents) : refuse('This trial is no longer there.')
+}
+
+const removal = record({ trialId: id(), written: text(64).nullable().defined() })
+
+/** Deletes a trial. @param written the digest of the file that its checks were written to; null for none */
+export async function removeTrial(trialId: string, written: string | null): Promise<Outcome> {
+  return act(removal, { trialId, written }, (v) => deleteTrial(db(), v.trialId, v.written))
 }

@@ -13,7 +13,7 @@ import { checkSetting } from './setting'
 import { checkTwoPorts } from './twoPorts'
 import type { CheckedPort, KitCheck, KitProblem } from './problem'
 
-export type { CheckedPort, KitProblem, Fix } from './problem'
+export type { CheckedPort, KitProblem } from './problem'
 
 const ALL: readonly KitCheck[] = [
   checkAntennaThere,

@@ -1,6 +1,7 @@
 import { solveAdapters } from '../parts/adapters'
 import { endText, mating, type ConnectorEnd } from '../parts/connectors'
-import type { KitCheck, KitProblem, Fix } from './problem'
+import type { Fix } from '../rig/fix'
+import type { KitCheck, KitProblem } from './problem'
 
 interface Open {
   end: ConnectorEnd

@@ -1,16 +1,9 @@
+import type { Fix } from '../rig/fix'
 import type { Budget } from '../budget/budget'
 import type { PlacedPort, PlacedRig } from '../rig/assembly'
-import type { OwnedAdapter, AdapterStep } from '../parts/adapters'
+import type { OwnedAdapter } from '../parts/adapters'
 import type { Units } from '@/core/units'
 import type { ServiceRule } from '../rules/ruleSet'
-
-/** Something that one tap can mend. */
-export type Fix =
-  | { kind: 'turn round'; portIndex: number; key: string }
-  | { kind: 'insert adapters'; portIndex: number; at: number; steps: AdapterStep[] }
-  | { kind: 'set power'; powerW: number }
-  | { kind: 'set antenna'; portIndex: number; key: string; setting: number }
-  | { kind: 'set height'; heightM: number }
 
 /** What will not work, or not well. */
 export interface KitProblem {

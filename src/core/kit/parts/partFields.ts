@@ -1,12 +1,23 @@
-import { CHEMISTRIES } from '../sums/endurance'
 import { TYPICAL_LINES } from '@/core/rf/typicalLines'
+import { CHEMISTRIES } from './chemistries'
+import type { ConnectorEnd } from './connectors'
 import type { PartKind, SpecByKind } from './part'
+
+interface Bounds {
+  min?: number
+  above?: number
+  max?: number
+}
+interface Option {
+  value: string | null
+  label: string
+}
 
 /** What a field of a part holds, and within which bounds. */
 type FieldType =
-  | { type: 'number'; unit?: string; min?: number; above?: number; max?: number; needed?: boolean }
+  | ({ type: 'number'; unit?: string; needed?: boolean } & Bounds)
   | { type: 'text' }
-  | { type: 'choice'; options: readonly { value: string | null; label: string }[] }
+  | { type: 'choice'; options: readonly Option[] }
   | { type: 'flag' }
   | { type: 'connector'; needed: boolean }
   | { type: 'bands' }
@@ -16,393 +27,197 @@ type FieldType =
 
 /** One field of a part: what the form shows, what the border checks. */
 export type PartField = FieldType & { name: string; label: string; help?: string; start: unknown }
+type FieldOf<N> = PartField & { name: N }
 
-const choice = (...values: string[]) => values.map((value) => ({ value, label: value }))
-const bands: PartField = {
+interface More {
+  help?: string
+  start?: unknown
+}
+
+const number = <const N extends string>(
+  name: N,
+  label: string,
+  unit: string,
+  more: Bounds & More & { needed?: boolean } = {},
+): FieldOf<N> => ({ start: null, ...more, name, label, type: 'number', ...(unit ? { unit } : {}) })
+const amps = <const N extends string>(name: N, label: string) =>
+  number(name, label, 'A', { min: 0, max: 200 })
+const words = <const N extends string>(name: N, label: string, more: More = {}): FieldOf<N> => ({
+  start: '',
+  ...more,
+  name,
+  label,
+  type: 'text',
+})
+const flag = <const N extends string>(name: N, label: string): FieldOf<N> => ({
+  name,
+  label,
+  type: 'flag',
+  start: false,
+})
+const these = (...values: string[]): Option[] => values.map((value) => ({ value, label: value }))
+const choice = <const N extends string>(
+  name: N,
+  label: string,
+  options: readonly Option[],
+  start: string | null,
+): FieldOf<N> => ({ name, label, type: 'choice', options, start })
+const connector = <const N extends string>(
+  name: N,
+  label: string,
+  needed: boolean,
+  start: ConnectorEnd | null,
+  help?: string,
+): FieldOf<N> => ({ name, label, type: 'connector', needed, start, help })
+const gain = <const N extends string>(
+  name: N,
+  label: string,
+  needsReference: boolean,
+  help: string,
+): FieldOf<N> => ({ name, label, type: 'gain', needsReference, start: null, help })
+/** @param x, y what the two figures of a point are called where they are stored */
+const pairs = <const N extends string>(
+  name: N,
+  label: string,
+  x: string,
+  y: string,
+  more: { example: string; help: string; leastY?: number; aboveY?: number },
+): FieldOf<N> => ({ name, label, type: 'pairs', x, y, start: [], ...more })
+
+const SMA_MALE: ConnectorEnd = { family: 'SMA', gender: 'male', reverse: false }
+const BANDS: FieldOf<'bands'> = {
   name: 'bands',
   label: 'Made for, MHz',
   type: 'bands',
   help: '144 to 146; 430 to 440',
   start: [],
 }
-const rating: PartField = {
-  name: 'ratingW',
-  label: 'Takes at most',
-  type: 'number',
-  unit: 'W',
-  above: 0,
-  max: 100000,
-  start: null,
-}
-const endA: PartField = {
-  name: 'a',
-  label: 'One end',
-  type: 'connector',
-  needed: true,
-  start: { family: 'SMA', gender: 'male', reverse: false },
-}
-const endB: PartField = { ...endA, name: 'b', label: 'Other end' } as PartField
-const loss: PartField = {
-  name: 'lossDb',
-  label: 'Loss',
-  type: 'number',
-  unit: 'dB',
-  min: 0,
-  max: 60,
-  needed: true,
-  start: 0.2,
-}
-const through: PartField[] = [
-  loss,
-  bands,
-  rating,
-  { name: 'a', label: 'One end', type: 'connector', needed: false, start: null, help: 'None: it clips on' },
-  { name: 'b', label: 'Other end', type: 'connector', needed: false, start: null },
+const RATING = number('ratingW', 'Takes at most', 'W', { above: 0, max: 100000 })
+const END_A = connector('a', 'One end', true, SMA_MALE)
+const END_B = connector('b', 'Other end', true, SMA_MALE)
+const LOSS = number('lossDb', 'Loss', 'dB', { min: 0, max: 60, needed: true, start: 0.2 })
+const THROUGH = [
+  LOSS,
+  BANDS,
+  RATING,
+  connector('a', 'One end', false, null, 'None: it clips on'),
+  connector('b', 'Other end', false, null),
 ]
-const amps = (name: string, label: string): PartField => ({
-  name,
-  label,
-  type: 'number',
-  unit: 'A',
-  min: 0,
-  max: 200,
-  start: null,
-})
 
 /** The fields of each kind of part. The form, the border and the tests all read this table. */
-export const PART_FIELDS: { [K in PartKind]: (PartField & { name: keyof SpecByKind[K] })[] } = {
+export const PART_FIELDS: { [K in PartKind]: FieldOf<keyof SpecByKind[K]>[] } = {
   radio: [
-    {
-      name: 'use',
-      label: 'Use',
-      type: 'choice',
-      options: choice('handheld', 'mobile', 'desk', 'data', 'relay'),
-      start: 'handheld',
-    },
-    bands as PartField & { name: 'bands' },
+    choice('use', 'Use', these('handheld', 'mobile', 'desk', 'data', 'relay'), 'handheld'),
+    BANDS,
     { name: 'powers', label: 'Power settings, W', type: 'powers', help: 'high 5; low 1; eco ?', start: [] },
-    {
-      name: 'connector',
-      label: 'Antenna connector',
-      type: 'connector',
-      needed: false,
-      start: { family: 'SMA', gender: 'female', reverse: false },
-    },
-    {
-      name: 'secondConnector',
-      label: 'Second antenna connector',
-      type: 'connector',
-      needed: false,
-      start: null,
-    },
-    { name: 'antennaFixed', label: 'Its antenna is fixed', type: 'flag', start: false },
-    {
-      name: 'fixedGainDbi',
-      label: 'Gain of the fixed antenna',
-      type: 'number',
-      unit: 'dBi',
-      min: -60,
-      max: 30,
-      start: null,
-    },
-    {
-      name: 'sensitivity',
-      label: 'Sensitivity, 12 dB SINAD',
-      type: 'number',
-      min: -200,
-      max: 1000,
-      start: null,
-    },
-    { name: 'sensitivityUnit', label: 'given in', type: 'choice', options: choice('µV', 'dBm'), start: 'µV' },
-    {
-      name: 'sensitivityAcross',
-      label: 'µV across',
-      type: 'choice',
-      options: [
+    connector('connector', 'Antenna connector', false, { family: 'SMA', gender: 'female', reverse: false }),
+    connector('secondConnector', 'Second antenna connector', false, null),
+    flag('antennaFixed', 'Its antenna is fixed'),
+    number('fixedGainDbi', 'Gain of the fixed antenna', 'dBi', { min: -60, max: 30 }),
+    number('sensitivity', 'Sensitivity, 12 dB SINAD', '', { min: -200, max: 1000 }),
+    choice('sensitivityUnit', 'given in', these('µV', 'dBm'), 'µV'),
+    choice(
+      'sensitivityAcross',
+      'µV across',
+      [
         { value: 'load', label: 'the load (usual)' },
         { value: 'EMF', label: 'EMF, open' },
       ],
-      start: 'load',
-    },
-    {
-      name: 'bandwidthKHz',
-      label: 'Bandwidth',
-      type: 'number',
-      unit: 'kHz',
-      above: 0,
-      max: 100000,
-      start: null,
-    },
-    { name: 'modes', label: 'Modes', type: 'text', start: 'FM' },
-    {
-      name: 'swrLimit',
-      label: 'Bears an SWR of',
-      type: 'number',
-      min: 1,
-      max: 100,
-      start: null,
-      help: 'Empty: 2.5',
-    },
-    {
-      name: 'meter',
-      label: 'Meter: S-units and dBm',
-      type: 'pairs',
-      x: 'units',
-      y: 'dbm',
+      'load',
+    ),
+    number('bandwidthKHz', 'Bandwidth', 'kHz', { above: 0, max: 100000 }),
+    words('modes', 'Modes', { start: 'FM' }),
+    number('swrLimit', 'Bears an SWR of', '', { min: 1, max: 100, help: 'Empty: 2.5' }),
+    pairs('meter', 'Meter: S-units and dBm', 'units', 'dbm', {
       example: '9 -93',
-      start: [],
       help: 'One reading a line',
-    },
-    { name: 'batteryAh', label: 'Battery', type: 'number', unit: 'Ah', above: 0, max: 1000, start: null },
-    { name: 'batteryV', label: 'Battery', type: 'number', unit: 'V', above: 0, max: 100, start: null },
-    amps('standbyA', 'Draws on standby') as PartField & { name: 'standbyA' },
-    amps('receiveA', 'Draws receiving') as PartField & { name: 'receiveA' },
-    amps('transmitA', 'Draws transmitting') as PartField & { name: 'transmitA' },
+    }),
+    number('batteryAh', 'Battery', 'Ah', { above: 0, max: 1000 }),
+    number('batteryV', 'Battery', 'V', { above: 0, max: 100 }),
+    amps('standbyA', 'Draws on standby'),
+    amps('receiveA', 'Draws receiving'),
+    amps('transmitA', 'Draws transmitting'),
   ],
   antenna: [
-    { name: 'form', label: 'Form', type: 'text', help: 'Whip, collinear, dipole, beam, loop', start: 'whip' },
-    bands as PartField & { name: 'bands' },
-    {
-      name: 'gain',
-      label: 'Gain, measured',
-      type: 'gain',
-      needsReference: true,
-      start: null,
-      help: 'Empty: that is the question',
-    },
-    {
-      name: 'claimedGain',
-      label: 'Gain, claimed',
-      type: 'gain',
-      needsReference: false,
-      start: null,
-      help: 'Never taken out of a comparison',
-    },
-    {
-      name: 'polarisation',
-      label: 'Polarisation',
-      type: 'choice',
-      options: choice('vertical', 'horizontal', 'slant', 'circular'),
-      start: 'vertical',
-    },
-    {
-      name: 'crossPolarDb',
-      label: 'Cross-polar discrimination',
-      type: 'number',
-      unit: 'dB',
-      min: 0,
-      max: 60,
-      start: null,
-    },
-    { name: 'lengthM', label: 'Length', type: 'number', unit: 'm', above: 0, max: 200, start: null },
-    {
-      name: 'connector',
-      label: 'Connector',
-      type: 'connector',
-      needed: true,
-      start: { family: 'SMA', gender: 'male', reverse: false },
-    },
-    rating as PartField & { name: 'ratingW' },
-    {
-      name: 'needs',
-      label: 'Needs under it',
-      type: 'choice',
-      options: choice('nothing', 'ground plane', 'counterpoise'),
-      start: 'nothing',
-    },
-    {
-      name: 'swr',
-      label: 'SWR measured: MHz and SWR',
-      type: 'pairs',
-      x: 'frequencyMHz',
-      y: 'swr',
-      leastY: 1,
+    words('form', 'Form', { help: 'Whip, collinear, dipole, beam, loop', start: 'whip' }),
+    BANDS,
+    gain('gain', 'Gain, measured', true, 'Empty: that is the question'),
+    gain('claimedGain', 'Gain, claimed', false, 'Never taken out of a comparison'),
+    choice('polarisation', 'Polarisation', these('vertical', 'horizontal', 'slant', 'circular'), 'vertical'),
+    number('crossPolarDb', 'Cross-polar discrimination', 'dB', { min: 0, max: 60 }),
+    number('lengthM', 'Length', 'm', { above: 0, max: 200 }),
+    connector('connector', 'Connector', true, { family: 'SMA', gender: 'male', reverse: false }),
+    RATING,
+    choice('needs', 'Needs under it', these('nothing', 'ground plane', 'counterpoise'), 'nothing'),
+    pairs('swr', 'SWR measured: MHz and SWR', 'frequencyMHz', 'swr', {
       example: '460 1.4',
-      start: [],
+      leastY: 1,
       help: 'One point a line',
-    },
-    {
-      name: 'pattern',
-      label: 'Pattern: degrees and dB',
-      type: 'pairs',
-      x: 'angleDeg',
-      y: 'db',
+    }),
+    pairs('pattern', 'Pattern: degrees and dB', 'angleDeg', 'db', {
       example: '90 -3',
-      start: [],
       help: 'One point a line, 0 dB at the strongest',
-    },
-    {
-      name: 'setBy',
-      label: 'Can be set',
-      type: 'choice',
-      options: [{ value: null, label: 'no' }, ...choice('drawn out', 'trimmed', 'tapped')],
-      start: null,
-    },
-    { name: 'settingUnit', label: 'Setting in', type: 'text', start: 'mm' },
-    {
-      name: 'settings',
-      label: 'Maker’s chart: setting and MHz',
-      type: 'pairs',
-      x: 'setting',
-      y: 'frequencyMHz',
-      aboveY: 0,
+    }),
+    choice(
+      'setBy',
+      'Can be set',
+      [{ value: null, label: 'no' }, ...these('drawn out', 'trimmed', 'tapped')],
+      null,
+    ),
+    words('settingUnit', 'Setting in', { start: 'mm' }),
+    pairs('settings', 'Maker’s chart: setting and MHz', 'setting', 'frequencyMHz', {
       example: '480 145.5',
-      start: [],
+      aboveY: 0,
       help: 'One point a line',
-    },
+    }),
   ],
   lead: [
-    {
-      name: 'line',
-      label: 'Kind of line',
-      type: 'choice',
-      options: TYPICAL_LINES.map((l) => ({ value: l.id, label: l.name })),
-      start: 'coax-5',
-    },
-    {
-      name: 'lengthM',
-      label: 'Length',
-      type: 'number',
-      unit: 'm',
-      above: 0,
-      max: 1000,
-      needed: true,
-      start: 5,
-    },
-    { ...endA, start: { family: 'N', gender: 'male', reverse: false } } as PartField & { name: 'a' },
-    { ...endB, start: { family: 'N', gender: 'male', reverse: false } } as PartField & { name: 'b' },
-    {
-      name: 'points',
-      label: 'Data sheet: MHz and dB per 100 m',
-      type: 'pairs',
-      x: 'frequencyMHz',
-      y: 'dbPer100m',
-      aboveY: 0,
+    choice(
+      'line',
+      'Kind of line',
+      TYPICAL_LINES.map((l) => ({ value: l.id, label: l.name })),
+      'coax-5',
+    ),
+    number('lengthM', 'Length', 'm', { above: 0, max: 1000, needed: true, start: 5 }),
+    { ...END_A, start: { family: 'N', gender: 'male', reverse: false } },
+    { ...END_B, start: { family: 'N', gender: 'male', reverse: false } },
+    pairs('points', 'Data sheet: MHz and dB per 100 m', 'frequencyMHz', 'dbPer100m', {
       example: '450 11.8',
-      start: [],
+      aboveY: 0,
       help: 'Goes before the kind',
-    },
-    { name: 'velocityFactor', label: 'Velocity factor', type: 'number', above: 0, max: 1, start: null },
-    {
-      name: 'maxMHz',
-      label: 'Made for up to',
-      type: 'number',
-      unit: 'MHz',
-      above: 0,
-      max: 300000,
-      start: null,
-    },
-    rating as PartField & { name: 'ratingW' },
+    }),
+    number('velocityFactor', 'Velocity factor', '', { above: 0, max: 1 }),
+    number('maxMHz', 'Made for up to', 'MHz', { above: 0, max: 300000 }),
+    RATING,
   ],
-  adapter: [
-    endA as PartField & { name: 'a' },
-    endB as PartField & { name: 'b' },
-    { ...loss, needed: false, start: null, help: 'Empty: one good pair' } as PartField & { name: 'lossDb' },
-  ],
+  adapter: [END_A, END_B, number('lossDb', 'Loss', 'dB', { min: 0, max: 60, help: 'Empty: one good pair' })],
   attenuator: [
-    {
-      name: 'db',
-      label: 'Attenuation',
-      type: 'number',
-      unit: 'dB',
-      above: 0,
-      max: 120,
-      needed: true,
-      start: 10,
-    },
-    { ...rating, needed: true, start: 2 } as PartField & { name: 'ratingW' },
-    {
-      name: 'shieldingDb',
-      label: 'Leaks round it below',
-      type: 'number',
-      unit: 'dB',
-      above: 0,
-      max: 200,
-      start: null,
-    },
-    endA as PartField & { name: 'a' },
-    endB as PartField & { name: 'b' },
+    number('db', 'Attenuation', 'dB', { above: 0, max: 120, needed: true, start: 10 }),
+    number('ratingW', 'Takes at most', 'W', { above: 0, max: 100000, needed: true, start: 2 }),
+    number('shieldingDb', 'Leaks round it below', 'dB', { above: 0, max: 200 }),
+    END_A,
+    END_B,
   ],
-  protector: through as (PartField & { name: 'lossDb' })[],
-  switch: [
-    ...(through as (PartField & { name: 'lossDb' })[]),
-    {
-      name: 'isolationDb',
-      label: 'Isolation of the other branch',
-      type: 'number',
-      unit: 'dB',
-      min: 0,
-      max: 120,
-      start: null,
-    },
-  ],
-  choke: through as (PartField & { name: 'lossDb' })[],
-  transformer: [
-    ...(through as (PartField & { name: 'lossDb' })[]),
-    { name: 'ratio', label: 'Ratio', type: 'text', start: '1:1' },
-  ],
+  protector: THROUGH,
+  switch: [...THROUGH, number('isolationDb', 'Isolation of the other branch', 'dB', { min: 0, max: 120 })],
+  choke: THROUGH,
+  transformer: [...THROUGH, words('ratio', 'Ratio', { start: '1:1' })],
   radials: [
-    { name: 'count', label: 'How many', type: 'number', above: 0, max: 200, needed: true, start: 4 },
-    {
-      name: 'lengthM',
-      label: 'Length of each',
-      type: 'number',
-      unit: 'm',
-      above: 0,
-      max: 200,
-      needed: true,
-      start: 0.17,
-    },
+    number('count', 'How many', '', { above: 0, max: 200, needed: true, start: 4 }),
+    number('lengthM', 'Length of each', 'm', { above: 0, max: 200, needed: true, start: 0.17 }),
   ],
   'power feeder': [
-    {
-      name: 'supplyV',
-      label: 'Supplies',
-      type: 'number',
-      unit: 'V',
-      above: 0,
-      max: 100,
-      needed: true,
-      start: 24,
-    },
-    { name: 'cableM', label: 'Cable', type: 'number', unit: 'm', min: 0, max: 200, needed: true, start: 20 },
-    {
-      name: 'ohmPerM',
-      label: 'There and back, per metre',
-      type: 'number',
-      unit: 'ohm',
-      min: 0,
-      max: 10,
-      needed: true,
-      start: 0.09,
-    },
-    {
-      name: 'drawA',
-      label: 'The device draws',
-      type: 'number',
-      unit: 'A',
-      min: 0,
-      max: 20,
-      needed: true,
-      start: 0.4,
-    },
-    {
-      name: 'leastV',
-      label: 'and needs',
-      type: 'number',
-      unit: 'V',
-      above: 0,
-      max: 100,
-      needed: true,
-      start: 12,
-    },
+    number('supplyV', 'Supplies', 'V', { above: 0, max: 100, needed: true, start: 24 }),
+    number('cableM', 'Cable', 'm', { min: 0, max: 200, needed: true, start: 20 }),
+    number('ohmPerM', 'There and back, per metre', 'ohm', { min: 0, max: 10, needed: true, start: 0.09 }),
+    number('drawA', 'The device draws', 'A', { min: 0, max: 20, needed: true, start: 0.4 }),
+    number('leastV', 'and needs', 'V', { above: 0, max: 100, needed: true, start: 12 }),
   ],
   mount: [
-    {
-      name: 'place',
-      label: 'Where',
-      type: 'choice',
-      options: choice(
+    choice(
+      'place',
+      'Where',
+      these(
         'hand',
         'chest',
         'belt',
@@ -414,67 +229,25 @@ export const PART_FIELDS: { [K in PartKind]: (PartField & { name: keyof SpecByKi
         'bracket',
         'tripod',
       ),
-      start: 'hand',
-    },
-    { name: 'metal', label: 'Metal under the antenna', type: 'flag', start: false },
-    {
-      name: 'bodyLossDb',
-      label: 'Body or car takes',
-      type: 'number',
-      unit: 'dB',
-      min: 0,
-      max: 40,
-      start: null,
-      help: 'A few dB; more at the belt',
-    },
-    { name: 'tubeFromMm', label: 'Tubes from', type: 'number', unit: 'mm', above: 0, max: 500, start: null },
-    { name: 'tubeToMm', label: 'to', type: 'number', unit: 'mm', above: 0, max: 500, start: null },
-    { name: 'tiltDeg', label: 'Tilts by', type: 'number', unit: '°', min: -90, max: 90, start: null },
+      'hand',
+    ),
+    flag('metal', 'Metal under the antenna'),
+    number('bodyLossDb', 'Body or car takes', 'dB', { min: 0, max: 40, help: 'A few dB; more at the belt' }),
+    number('tubeFromMm', 'Tubes from', 'mm', { above: 0, max: 500 }),
+    number('tubeToMm', 'to', 'mm', { above: 0, max: 500 }),
+    number('tiltDeg', 'Tilts by', '°', { min: -90, max: 90 }),
   ],
   mast: [
-    { name: 'lowestM', label: 'Lowest', type: 'number', unit: 'm', min: 0, max: 200, needed: true, start: 2 },
-    {
-      name: 'highestM',
-      label: 'Highest',
-      type: 'number',
-      unit: 'm',
-      above: 0,
-      max: 200,
-      needed: true,
-      start: 8,
-    },
-    { name: 'tubeMm', label: 'Tube at the top', type: 'number', unit: 'mm', above: 0, max: 500, start: null },
+    number('lowestM', 'Lowest', 'm', { min: 0, max: 200, needed: true, start: 2 }),
+    number('highestM', 'Highest', 'm', { above: 0, max: 200, needed: true, start: 8 }),
+    number('tubeMm', 'Tube at the top', 'mm', { above: 0, max: 500 }),
   ],
   battery: [
-    {
-      name: 'capacityAh',
-      label: 'Capacity',
-      type: 'number',
-      unit: 'Ah',
-      above: 0,
-      max: 10000,
-      needed: true,
-      start: 7,
-    },
-    {
-      name: 'volts',
-      label: 'Voltage',
-      type: 'number',
-      unit: 'V',
-      above: 0,
-      max: 100,
-      needed: true,
-      start: 12,
-    },
-    {
-      name: 'chemistry',
-      label: 'Kind',
-      type: 'choice',
-      options: choice(...Object.keys(CHEMISTRIES)),
-      start: 'lithium iron phosphate',
-    },
+    number('capacityAh', 'Capacity', 'Ah', { above: 0, max: 10000, needed: true, start: 7 }),
+    number('volts', 'Voltage', 'V', { above: 0, max: 100, needed: true, start: 12 }),
+    choice('chemistry', 'Kind', these(...Object.keys(CHEMISTRIES)), 'lithium iron phosphate'),
   ],
-  other: [{ name: 'use', label: 'What it is for', type: 'text', start: '' }],
+  other: [words('use', 'What it is for')],
 }
 
 /** A new part's spec as the form begins with it. */

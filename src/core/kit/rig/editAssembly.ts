@@ -1,5 +1,5 @@
 import { EMPTY_PORT, insertPlace, placeParts, type Assembly, type ChainItem, type Port } from './assembly'
-import type { Fix } from '../checks'
+import type { Fix } from './fix'
 import { mating, type ConnectorEnd } from '../parts/connectors'
 import { endsOf, isChainPart, type ChainPart, type Part } from '../parts/part'
 

@@ -34,7 +34,7 @@ export type Traits = InferType<typeof traitsSchema>
 const frequency = () => figure().moreThan(0).max(1e6)
 
 /** A rig as the log and a run's frozen plan hold it. */
-export const rigRecord = record({
+const rigRecord = record({
   id: id(),
   letter: text(MAX_LETTERS.letter).required(),
   name: text(MAX_LETTERS.line).required(),

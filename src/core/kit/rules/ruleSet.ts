@@ -39,7 +39,7 @@ const exposureRecord = record(band({ limitWm2: limit(), perMHz: limit() })).test
 )
 
 /** The border of rule sets: form, action and file. */
-export const ruleSetRecord = record({
+const ruleSetRecord = record({
   name: name(),
   note: text(1000).default(''),
   services: list(serviceRecord.required(), 60)

@@ -1,0 +1,100 @@
+// What the scripts share. Only what Node ships: they run before anything is installed.
+import { spawn, spawnSync } from 'node:child_process'
+import { createHash } from 'node:crypto'
+import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
+import { fileURLToPath } from 'node:url'
+
+export const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
+/** @type {NodeJS.ProcessEnv} */
+export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' }
+export const bin = (name) => join(root, 'node_modules', '.bin', name)
+const windows = process.platform === 'win32'
+
+/** Every file under a path, or the file itself. */
+function files(path) {
+  if (!existsSync(path)) return []
+  const below = (folder) =>
+    readdirSync(folder, { withFileTypes: true }).flatMap((e) => {
+      const at = join(folder, e.name)
+      return e.isDirectory() ? below(at) : [at]
+    })
+  try {
+    return below(path)
+  } catch {
+    return [path]
+  }
+}
+
+/** One fingerprint of the contents of files and folders. */
+export function fingerprint(paths, keep = () => true) {
+  const hash = createHash('sha256')
+  for (const path of paths)
+    for (const file of files(join(root, path)).filter(keep).sort())
+      hash.update(file.slice(root.length)).update(readFileSync(file))
+  return hash.digest('hex')
+}
+
+const read = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : null)
+
+/** Does work again only where what it is made from has changed. */
+export function ensure(noteFile, print, work) {
+  const note = join(root, noteFile)
+  if (read(note) === print) return false
+  work()
+  mkdirSync(dirname(note), { recursive: true })
+  writeFileSync(note, print)
+  return true
+}
+
+export function run(command, args, more = {}) {
+  return (
+    spawnSync(command, args, { cwd: root, env: { ...env, ...more }, stdio: 'inherit', shell: windows })
+      .status === 0
+  )
+}
+
+/** Runs a command and gathers what it says. */
+export function gather(command, args, more = {}) {
+  return new Promise((done) => {
+    const child = spawn(command, args, { cwd: root, env: { ...env, ...more }, shell: windows })
+    const said = []
+    child.stdout.on('data', (b) => said.push(b))
+    child.stderr.on('data', (b) => said.push(b))
+    child.on('error', (e) => done({ ok: false, said: String(e) }))
+    child.on('close', (code) => done({ ok: code === 0, said: Buffer.concat(said).toString('utf8') }))
+  })
+}
+
+/** Installs what the lock file names, where it is another than was installed. @returns whether all is there */
+export function ensureInstalled() {
+  let ok = true
+  ensure('node_modules/.installed-from', fingerprint(['package-lock.json']), () => {
+    console.log('Installing what is missing; the first time takes some minutes.')
+    ok = run('npm', ['ci', '--no-audit', '--no-fund'])
+    if (!ok) process.exit(1)
+  })
+  return ok
+}
+
+const isTest = (file) => /\.test\.tsx?$|[\\/]testing[\\/]/.test(file)
+const BUILT_FROM = [
+  'src',
+  'next.config.ts',
+  'tsconfig.json',
+  'package.json',
+  'package-lock.json',
+  'scripts/build.mjs',
+]
+
+/** Builds where anything that the build is made from has changed; tests do not count. */
+export function ensureBuilt() {
+  ensure(
+    '.next/built-from',
+    fingerprint(BUILT_FROM, (f) => !isTest(f)),
+    () => {
+      console.log('Building.')
+      if (!run(process.execPath, ['scripts/build.mjs'])) process.exit(1)
+    },
+  )
+}

@@ -1,0 +1,84 @@
+// How much each page sends before it can be used: its HTML and its first scripts, compressed, kB. Held against
+// docs/sizes.json; a tenth over it fails.   --write   writes down what is measured now
+import { spawn } from 'node:child_process'
+import { readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import { env, root } from './lib.mjs'
+
+const FILE = join(root, 'docs', 'sizes.json')
+const PORT = 3380
+const base = `http://127.0.0.1:${PORT}`
+const TRIAL_PAGES = [
+  'kit',
+  'kit/parts',
+  'kit/pack',
+  'kit/compare',
+  'kit/rules',
+  'kit/sums',
+  'kit/rig/new',
+  'ground',
+  'plan',
+  'field',
+  'findings',
+  'findings/summary',
+]
+
+const server = spawn(process.execPath, ['scripts/serve.mjs', '--demo', '--fresh'], {
+  cwd: root,
+  env: { ...env, PORT: String(PORT), EVEN_REACH_DEMO_DB: 'test-results/db/sizes/demo.db' },
+  stdio: ['ignore', 'pipe', 'inherit'],
+})
+const stop = (code) => {
+  server.kill('SIGTERM')
+  process.exit(code)
+}
+const ready = new Promise((done, fail) => {
+  server.stdout.on('data', (b) => String(b).includes('runs at') && done(undefined))
+  server.on('exit', () => fail(new Error('the server ended')))
+})
+const kB = (bytes) => Math.round(gzipSync(bytes).length / 100) / 10
+
+async function bytesOf(path) {
+  const response = await fetch(base + path)
+  if (!response.ok) throw new Error(`${path} answered ${response.status}`)
+  return Buffer.from(await response.arrayBuffer())
+}
+
+const scripts = new Map()
+async function sizeOf(path) {
+  const html = await bytesOf(path)
+  const first = [...new Set(String(html).match(/\/_next\/static\/[^"'\\]+\.js/g))]
+  for (const s of first) if (!scripts.has(s)) scripts.set(s, kB(await bytesOf(s)))
+  return { html: kB(html), script: Math.round(10 * first.reduce((n, s) => n + scripts.get(s), 0)) / 10 }
+}
+
+try {
+  await ready
+  const home = String(await bytesOf('/'))
+  const trial = /\/trials\/[0-9a-f-]{36}(?=\/findings)/.exec(home)?.[0]
+  if (!trial) throw new Error('the demo has no trial with findings')
+  const sizes = {}
+  for (const path of ['/', '/import', '/field']) sizes[path] = await sizeOf(path)
+  for (const page of TRIAL_PAGES) sizes[`trial/${page}`] = await sizeOf(`${trial}/${page}`)
+  if (process.argv.includes('--write')) {
+    writeFileSync(FILE, `${JSON.stringify(sizes, null, 2)}\n`)
+    stop(0)
+  }
+  const budget = JSON.parse(readFileSync(FILE, 'utf8'))
+  const over = Object.entries(sizes).flatMap(([page, now]) =>
+    ['html', 'script'].flatMap((what) => {
+      const most = budget[page]?.[what]
+      if (most === undefined) return [`${page} is not in docs/sizes.json`]
+      // Half a kilobyte is no growth.
+      return now[what] > most * 1.1 + 0.5 ? [`${page}: ${now[what]} kB of ${what}, ${most} written down`] : []
+    }),
+  )
+  for (const [page, { html, script }] of Object.entries(sizes))
+    console.log(`${page}: ${html} kB HTML, ${script} kB script`)
+  for (const o of over) console.error(o)
+  stop(over.length > 0 ? 1 : 0)
+} catch (e) {
+  console.error(e)
+  stop(1)
+}
