@@ -1,5 +1,5 @@
-// How long findings take, and how much memory: npm run bench. Results go by hand into docs/benchmarks.md.
-import { loggedChecks } from '../src/core/exchange/index'
+// How long findings take, and how much memory: npm run bench. Writes its table into docs/benchmarks.md.
+import { loggedChecks } from '../src/core/exchange'
 import {
   breakdownOfLog,
   cellsOf,
@@ -14,6 +14,7 @@ import { ORDINARY_FIELD, simulateRun } from '../src/core/sim'
 import { asLogged, foldEntries, type Entry, type Mark } from '../src/core/trial'
 import { readGpx } from '../src/core/formats'
 import { testDay } from '../src/data/testing/day'
+import { BENCHMARKS, writeTable } from './table'
 
 function median(run: () => void, times: number): number {
   const taken = Array.from({ length: times }, () => {
@@ -71,22 +72,48 @@ const entries: Entry[] = Array.from({ length: 100_000 }, (_, i) => ({
   },
 }))
 
-console.log(
-  `comparisons with trends, 30 marks, 3 links, 2 directions: ${median(() => comparePairs(input, checks, cells), 7).toFixed(0)} ms`,
-)
-console.log(`level model of the same: ${median(() => fitRunLevels(input, checks, cells), 5).toFixed(0)} ms`)
+const ms = (t: number) => `${t.toFixed(0)} ms`
+const manyRead = readChecks(many).checks
+const manyCells = cellsOf(many, manyRead)
+const manyPrepared = prepareFindings(many)
 const start = performance.now()
 await breakdownOfLog(input, null)
-console.log(`causes of the same: ${(performance.now() - start).toFixed(0)} ms`)
-console.log(`${many.checks.length} checks, comparisons: ${median(() => comparePairs(many), 5).toFixed(0)} ms`)
-console.log(
-  `${many.checks.length} checks, levels: ${median(() => fitRunLevels(many, readChecks(many).checks, cellsOf(many, readChecks(many).checks)), 3).toFixed(0)} ms`,
+const breakdownMs = performance.now() - start
+const count = many.checks.length.toLocaleString('en-GB')
+writeTable(
+  BENCHMARKS,
+  'findings',
+  ['what', 'measured', 'wanted'],
+  [
+    [
+      'comparisons with trends, 30 marks, 3 links, 2 directions',
+      ms(median(() => comparePairs(input, checks, cells), 7)),
+      '100 ms',
+    ],
+    ['level model of the same', ms(median(() => fitRunLevels(input, checks, cells), 5)), '1 s'],
+    ['breakdown of the same, in a worker', ms(breakdownMs), ''],
+    [
+      `${count} checks: comparisons, reading and thresholds too`,
+      ms(median(() => comparePairs(many), 5)),
+      '500 ms',
+    ],
+    [
+      `${count} checks: levels of 100 of their marks`,
+      ms(median(() => fitRunLevels(many, manyRead, manyCells), 3)),
+      '',
+    ],
+    [
+      `${count} checks: a change of copy rule`,
+      ms(median(() => makeFindings(many, manyPrepared), 5)),
+      'at once',
+    ],
+    ['a change of copy rule', ms(median(() => makeFindings(input, pairs), 9)), 'at once'],
+    [
+      'folding, entries a second',
+      `${(100 / median(() => foldEntries(entries), 5)).toFixed(2)} million`,
+      '1 million',
+    ],
+    ['GPX of 100 000 points', ms(median(() => readGpx(gpx), 5)), ''],
+    ['memory at the end', `${(process.memoryUsage().rss / 1048576).toFixed(0)} MiB`, ''],
+  ],
 )
-const manyPrepared = prepareFindings(many)
-console.log(
-  `${many.checks.length} checks, a change of copy rule: ${median(() => makeFindings(many, manyPrepared), 5).toFixed(0)} ms`,
-)
-console.log(`folding: ${(100 / median(() => foldEntries(entries), 5)).toFixed(2)} million entries a second`)
-console.log(`a change of copy rule: ${median(() => makeFindings(input, pairs), 9).toFixed(0)} ms`)
-console.log(`GPX of 100 000 points: ${median(() => readGpx(gpx), 5).toFixed(0)} ms`)
-console.log(`memory at the end: ${(process.memoryUsage().rss / 1048576).toFixed(0)} MiB`)

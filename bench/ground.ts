@@ -1,4 +1,6 @@
-// Speed of the ground: profile to the pointer, relief and contours, reading a large tile. npm run bench:ground
+// Speed of the ground: profile to the pointer, relief and contours, reading a large tile. npm run bench:ground;
+// writes its table into docs/benchmarks.md.
+import { BENCHMARKS, writeTable } from './table'
 import { buildIsland } from '../src/core/sim'
 import { AVERAGE_GROUND, deltaBullingtonLoss } from '../src/core/propagation'
 import {
@@ -13,14 +15,15 @@ import {
 } from '../src/core/terrain'
 
 const median = (times: number[]) => times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
-function time(what: string, runs: number, work: () => unknown): void {
+const rows: string[][] = []
+function time(what: string, runs: number, wanted: string, work: () => unknown): void {
   work()
   const times = Array.from({ length: runs }, () => {
     const start = performance.now()
     work()
     return performance.now() - start
   })
-  console.log(`| ${what} | ${median(times).toFixed(2)} ms |`)
+  rows.push([what, `${Number(median(times).toPrecision(2))} ms`, wanted])
 }
 
 /** A tile of heights that look like ground, voids among them. */
@@ -34,7 +37,6 @@ function tile(side: number): ArrayBuffer {
     }
   return bytes
 }
-console.log('| what | measured |\n| --- | --- |')
 const island = buildIsland({
   seed: 1,
   lat: 47.3,
@@ -52,18 +54,18 @@ const path = {
   ground: AVERAGE_GROUND,
   radiusKm: 8494.667,
 }
-time('profile of 500 samples with its diffraction', 200, () => {
+time('profile of 500 samples with its diffraction', 200, '2 ms', () => {
   const p = groundProfile(terrain, { lat: 47.28, lon: -29.55 }, { lat: 47.33, lon: -29.45 }, 500)
   return deltaBullingtonLoss(p, 8, 1.5, path)
 })
 const read = readHgt('N47W030.hgt', tile(1201))
 if (!read.ok) throw new Error(read.problems[0]!.message)
 const { grid } = fillVoids(read.value)
-time('relief and contours of 1201 × 1201', 7, () => {
+time('relief and contours of 1201 × 1201', 7, '1 s', () => {
   shadedRelief(grid, DAY_INKS)
   return contourLines(grid, contourStepM(600))
 })
-time('relief alone', 7, () => shadedRelief(grid, DAY_INKS))
+time('relief alone', 7, '', () => shadedRelief(grid, DAY_INKS))
 const large = tile(3601)
 globalThis.gc?.()
 const before = process.memoryUsage().arrayBuffers + process.memoryUsage().heapUsed
@@ -71,7 +73,10 @@ const start = performance.now()
 const big = readHgt('N47W030.hgt', large)
 if (big.ok) fillVoids(big.value)
 const after = process.memoryUsage().arrayBuffers + process.memoryUsage().heapUsed
-console.log(`| reading 3601 × 3601 and filling its voids | ${(performance.now() - start).toFixed(0)} ms |`)
-console.log(
-  `| memory of it beside the file’s own 25 MiB, at the most | ${((after - before) / 2 ** 20).toFixed(0)} MiB |`,
-)
+rows.push(['reading 3601 × 3601 and filling its voids', `${(performance.now() - start).toFixed(0)} ms`, ''])
+rows.push([
+  'memory of it beside the file’s own 25 MiB, at the most',
+  `${((after - before) / 2 ** 20).toFixed(0)} MiB`,
+  '',
+])
+writeTable(BENCHMARKS, 'ground', ['what', 'measured', 'wanted'], rows)

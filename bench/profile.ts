@@ -1,6 +1,7 @@
 // The ground along paths, ours against GDAL's on the same tile: heights that gdalwarp interpolates (bilinear)
 // on a grid ten times as fine, read at the same places by gdallocationinfo.
 // npm run bench:profile -- path/to/N47W030.hgt
+import { BENCHMARKS, writeTable } from './table'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -38,9 +39,7 @@ execFileSync('gdalwarp', [
   fine,
 ])
 
-console.log(
-  '| from, to | samples | mean difference, m | largest, m | heights from, to, m |\n| --- | --- | --- | --- | --- |',
-)
+const rows: string[][] = []
 const from = { lat: 47.298807, lon: -29.557697 }
 for (const bearing of [30, 62, 90, 118])
   for (const m of [3000, 8000]) {
@@ -54,8 +53,12 @@ for (const bearing of [30, 62, 90, 118])
     const theirs = answers.trim().split('\n').map(Number)
     const off = theirs.map((h, i) => Math.abs(h - p.heightsM[i]!))
     const mean = off.reduce((a, b) => a + b, 0) / off.length
-    console.log(
-      `| harbour, ${m / 1000} km at ${bearing}° | ${off.length} | ${mean.toFixed(2)} | ${Math.max(...off).toFixed(2)} | ${Math.min(...theirs).toFixed(0)}, ${Math.max(...theirs).toFixed(0)} |`,
-    )
+    rows.push([
+      `${m / 1000} km at ${bearing}°`,
+      mean.toFixed(2),
+      Math.max(...off).toFixed(2),
+      `${Math.min(...theirs).toFixed(0)}, ${Math.max(...theirs).toFixed(0)}`,
+    ])
   }
 rmSync(folder, { recursive: true, force: true })
+writeTable(BENCHMARKS, 'profile', ['path', 'mean difference, m', 'largest, m', 'lowest and highest, m'], rows)

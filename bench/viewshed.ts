@@ -1,3 +1,5 @@
+import { BENCHMARKS, writeTable } from './table'
+import { metresPerDegree } from '../src/core/geo/degrees'
 // What is in sight, ours against gdal_viewshed of Debian's gdal-bin on the same ground, in one run.
 // npm run bench:viewshed -- path/to/N47W030.hgt
 import { execFileSync } from 'node:child_process'
@@ -16,7 +18,7 @@ const read = readHgt(
 if (!read.ok) throw new Error(read.problems[0]!.message)
 const grid = read.value
 const middle = ((grid.north - 0.5) * Math.PI) / 180
-const cellX = grid.stepLon * 111_320 * Math.cos(middle)
+const cellX = grid.stepLon * metresPerDegree((middle * 180) / Math.PI).lon
 const cellY = grid.stepLat * 110_574 + 0.5 * grid.stepLat * (111_694 - 110_574)
 const folder = mkdtempSync(join(tmpdir(), 'even-reach-viewshed-'))
 const at = (name: string) => join(folder, name)
@@ -43,9 +45,7 @@ const observers = [
   [560, 800],
   [480, 900],
 ]
-console.log(
-  '| observer, height | cells | agree, % | ours, ms | gdal_viewshed, ms |\n| --- | --- | --- | --- | --- |',
-)
+const rows: string[][] = []
 for (const [x, y] of observers)
   for (const observerM of [2, 8, 30]) {
     const place = { lat: grid.north - y! * grid.stepLat, lon: grid.west + x! * grid.stepLon }
@@ -84,8 +84,17 @@ for (const [x, y] of observers)
     let same = 0
     for (let i = 0; i < ours.seen.length; i++) if (ours.seen[i] === out[i]) same++
     const share = (100 * same) / ours.seen.length
-    console.log(
-      `| ${x}, ${y}, ${observerM} m | ${ours.seen.length} | ${share.toFixed(2)} | ${Math.min(...times).toFixed(0)} | ${theirs.toFixed(0)} |`,
-    )
+    rows.push([
+      `${x}, ${y}, ${observerM} m`,
+      share.toFixed(2),
+      Math.min(...times).toFixed(0),
+      theirs.toFixed(0),
+    ])
   }
+writeTable(
+  BENCHMARKS,
+  'viewshed',
+  ['observer (column, row), height', 'agree, %', 'ours, ms', 'gdal_viewshed, ms'],
+  rows,
+)
 rmSync(folder, { recursive: true, force: true })

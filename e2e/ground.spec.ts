@@ -76,7 +76,7 @@ test('a mark is dragged on the map, snaps to its way and is measured anew', asyn
   await page.getByLabel('A mark every').fill('1000')
   await page.getByLabel('Marks', { exact: true }).fill('1')
   await page.getByRole('button', { name: 'Add the leg', exact: true }).click()
-  await expect(page.getByText('1 marks, out to 1.0 km')).toBeVisible()
+  await expect(page.getByText('1 mark, out to 1.0 km')).toBeVisible()
   await expectStill(page.getByRole('region', { name: /^Map:/ }))
   // Fitted at the closest zoom, 2.389 Mercator metres a pixel: a kilometre at 47.3 N is 617 px, half of it
   // beside the middle.
@@ -87,8 +87,8 @@ test('a mark is dragged on the map, snaps to its way and is measured anew', asyn
   await page.mouse.down()
   await page.mouse.move(x - 200, y + 6, { steps: 8 })
   await page.mouse.up()
-  await expect(page.getByText('1 marks, out to 1.0 km')).toHaveCount(0)
-  await expect(page.getByText(/1 marks, out to \d{3} m/)).toBeVisible()
+  await expect(page.getByText('1 mark, out to 1.0 km')).toHaveCount(0)
+  await expect(page.getByText(/1 mark, out to \d{3} m/)).toBeVisible()
 })
 
 test('sites are compared by height, what is in sight is shown, the way is planned', async ({ page }) => {

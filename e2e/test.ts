@@ -7,8 +7,7 @@ export const FIRST_PORT = 3390
 
 export const test = base.extend({
   // Playwright wants the fixtures to be destructured, even none of them.
-  // eslint-disable-next-line no-empty-pattern
-  baseURL: async ({}, use, { parallelIndex }) => {
-    await use(`http://127.0.0.1:${FIRST_PORT + parallelIndex}`)
+  baseURL: async ({}, give, { parallelIndex }) => {
+    await give(`http://127.0.0.1:${FIRST_PORT + parallelIndex}`)
   },
 })

@@ -1,7 +1,7 @@
 import * as Comlink from 'comlink'
 import { type Outcome, bad, problem } from '@/core/outcome'
 import { readGpx } from '@/core/formats/gpx'
-import type { Place } from '@/core/geo'
+import { metresPerDegree, type Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
 import {
   coveredShare,
@@ -230,17 +230,15 @@ const api = {
     })
     if (!grid) return null
     const { seen, inSight, known } = viewshed(grid, from, { observerM, targetM, radiusM })
+    const degree = metresPerDegree(from.lat)
     const pixels = new Uint8ClampedArray(seen.length * 4)
     let land = 0
     let landSeen = 0
     for (let i = 0; i < seen.length; i++) {
       if (grid.data[i]! > 0 && seen[i] !== 2) {
         const r = Math.floor(i / grid.width)
-        const dy = (grid.north - r * grid.stepLat - from.lat) * 111_320
-        const dx =
-          (grid.west + (i % grid.width) * grid.stepLon - from.lon) *
-          111_320 *
-          Math.cos((from.lat * Math.PI) / 180)
+        const dy = (grid.north - r * grid.stepLat - from.lat) * degree.lat
+        const dx = (grid.west + (i % grid.width) * grid.stepLon - from.lon) * degree.lon
         if (dx * dx + dy * dy <= radiusM * radiusM) {
           land++
           if (seen[i] === 1) landSeen++

@@ -1,3 +1,4 @@
+import { groupedBy } from '@/core/groupedBy'
 import {
   knownDifferences,
   listenerOf,
@@ -87,15 +88,8 @@ function readerOf(scales: FindingsInput['scales']) {
 }
 
 /** Checks by the mark that they were made at. */
-export function checksByMark<T extends { markId: string }>(checks: readonly T[]): Map<string, T[]> {
-  const found = new Map<string, T[]>()
-  for (const c of checks) {
-    const list = found.get(c.markId)
-    if (list) list.push(c)
-    else found.set(c.markId, [c])
-  }
-  return found
-}
+export const checksByMark = <T extends { markId: string }>(checks: readonly T[]): Map<string, T[]> =>
+  groupedBy(checks, (c) => c.markId)
 
 /** What is known of link A against link B in a direction and is to be taken out, as the reader chose. */
 export function knownIn(

@@ -1,11 +1,10 @@
+import { figureText, signedText } from '@/core/units/numberText'
+
 /** A figure to a tenth with a proper minus: "3.1", "−0.4". */
-export function tenths(v: number): string {
-  const size = Math.abs(v).toFixed(1)
-  return v < 0 && size !== '0.0' ? `−${size}` : size
-}
+export const tenths = (v: number) => figureText(v)
 
 /** A figure with its sign, to a tenth: "+3.1", "−0.4", "0.0". */
-export const signed = (v: number) => (v > 0 && tenths(v) !== '0.0' ? `+${tenths(v)}` : tenths(v))
+export const signed = (v: number) => signedText(v)
 
 /** "a", "a and b", "a, b and c". */
 export const andList = (of: readonly string[]) =>

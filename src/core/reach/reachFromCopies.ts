@@ -1,4 +1,4 @@
-import { groupedBy } from '@/core/stats/countedBy'
+import { groupedBy } from '@/core/groupedBy'
 import { penalisedLogLikelihood, type Outcome } from './firthLogistic'
 import { repeatedProbit, type MarkCount } from './repeatedProbit'
 
@@ -97,7 +97,7 @@ const TOGETHER = 0.01
  * many there are.
  */
 function gathered(marks: readonly MarkCount[]): MarkCount[] {
-  const alike = groupedBy(marks, (m) => `${Math.floor(m.x / TOGETHER)} ${m.copied}/${m.tries}`)
+  const alike = [...groupedBy(marks, (m) => `${Math.floor(m.x / TOGETHER)} ${m.copied}/${m.tries}`).values()]
   return alike.map((items) => ({
     ...items[0]!,
     x: items.reduce((sum, m) => sum + m.x, 0) / items.length,

@@ -1,3 +1,4 @@
+import { NOMINAL_DEGREE_M } from '@/core/geo'
 import { packHeights, type HeightGrid } from '@/core/terrain'
 import { seededRandom } from '@/core/stats/seededRandom'
 
@@ -18,7 +19,6 @@ export interface IslandSeed {
 }
 
 const STEP = 1 / 1200
-const METRES = 111_320
 
 /** Smooth noise on a lattice: cubic between seeded values, -1 to 1. */
 function lattice(seed: number, cell: number): (x: number, y: number) => number {
@@ -46,8 +46,8 @@ function lattice(seed: number, cell: number): (x: number, y: number) => number {
 export function buildIsland(island: IslandSeed): HeightGrid {
   const { lat, lon, alongM, acrossM, axisDeg, hills, roughM, seed } = island
   const reach = Math.max(alongM, acrossM) * 1.25
-  const perLon = METRES * Math.cos((lat * Math.PI) / 180)
-  const halfRows = Math.ceil(reach / METRES / STEP)
+  const perLon = NOMINAL_DEGREE_M * Math.cos((lat * Math.PI) / 180)
+  const halfRows = Math.ceil(reach / NOMINAL_DEGREE_M / STEP)
   const halfColumns = Math.ceil(reach / perLon / STEP)
   const [width, height] = [2 * halfColumns + 1, 2 * halfRows + 1]
   // On the lattice of whole seconds, so that tiles of others lie on the same posts.
@@ -59,7 +59,7 @@ export function buildIsland(island: IslandSeed): HeightGrid {
   for (let r = 0; r < height; r++)
     for (let c = 0; c < width; c++) {
       const east = (west + c * STEP - lon) * perLon
-      const up = (north - r * STEP - lat) * METRES
+      const up = (north - r * STEP - lat) * NOMINAL_DEGREE_M
       const along = east * Math.sin(turn) + up * Math.cos(turn)
       const across = east * Math.cos(turn) - up * Math.sin(turn)
       const edge = Math.hypot(along / alongM, across / acrossM) + 0.07 * coast(east, up)

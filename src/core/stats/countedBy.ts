@@ -1,17 +1,4 @@
-/**
- * Things by what they have in common, in the order of their first appearance.
- * @param keyOf the same text for those that belong together
- */
-export function groupedBy<T>(items: readonly T[], keyOf: (item: T) => string): T[][] {
-  const found = new Map<string, T[]>()
-  for (const item of items) {
-    const key = keyOf(item)
-    const old = found.get(key)
-    if (old) old.push(item)
-    else found.set(key, [item])
-  }
-  return [...found.values()]
-}
+import { groupedBy } from '@/core/groupedBy'
 
 /**
  * Things that are alike for what is to be worked out, once each with how many there are. Reports come in few
@@ -20,5 +7,5 @@ export function groupedBy<T>(items: readonly T[], keyOf: (item: T) => string): T
  * @returns in the order of their first appearance
  */
 export function countedBy<T>(items: readonly T[], keyOf: (item: T) => string): { item: T; times: number }[] {
-  return groupedBy(items, keyOf).map((alike) => ({ item: alike[0]!, times: alike.length }))
+  return [...groupedBy(items, keyOf).values()].map((alike) => ({ item: alike[0]!, times: alike.length }))
 }

@@ -1,4 +1,5 @@
-import { countedBy, groupedBy } from './countedBy'
+import { groupedBy } from '@/core/groupedBy'
+import { countedBy } from './countedBy'
 import { minimise } from './minimise'
 import { quickNormalCdf as normalCdf } from './quickNormalCdf'
 
@@ -32,7 +33,7 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
   if (heard.length === 0 || heard.length === marks.flat().length) return null
   const lowest = Math.min(...heard.map((r) => r.upper))
   const links = [...new Set(marks.flat().map((r) => r.link))]
-  const steps = groupedBy(heard, stepName).map(([r]) => ({ lower: r!.lower, upper: r!.upper }))
+  const steps = [...groupedBy(heard, stepName).values()].map(([r]) => ({ lower: r!.lower, upper: r!.upper }))
   const stepAt = new Map(steps.map((s, i) => [stepName(s), i]))
   const useful = kindsOf(marks.filter((m) => m.some((r) => r.heard) && m.length > 1)).map((kind) => ({
     ...kind,

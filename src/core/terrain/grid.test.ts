@@ -1,3 +1,4 @@
+import { NOMINAL_DEGREE_M } from '@/core/geo/degrees'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { AVERAGE_GROUND, USUAL_K, type DiffractionPath } from '@/core/propagation'
@@ -198,7 +199,7 @@ describe('profiles', () => {
     const p = groundProfile(flat, from, to)
     // 0.06 degrees of longitude at 46.95 N on WGS 84 are 4.567 km (GeographicLib).
     expect(p.lengthKm).toBeCloseTo(4.567, 2)
-    expect((p.lengthKm * 1000) / (p.distancesKm.length - 1)).toBeLessThanOrEqual(0.001 * 111_320)
+    expect((p.lengthKm * 1000) / (p.distancesKm.length - 1)).toBeLessThanOrEqual(0.001 * NOMINAL_DEGREE_M)
     expect(p.knownKm).toBe(p.lengthKm)
     const off = groundProfile(flat, from, { lat: 46.95, lon: -29.86 })
     expect(off.knownKm).toBeGreaterThan(5.8)

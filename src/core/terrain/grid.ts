@@ -1,3 +1,4 @@
+import { metresPerDegree } from '@/core/geo/degrees'
 import type { Place } from '@/core/geo'
 
 /** A height that nobody knows. */
@@ -90,5 +91,5 @@ export function terrainHeight(t: Terrain, lat: number, lon: number): number {
 /** Spacing of the finest grid at a place, m; null where there is none. */
 export function spacingM(t: Terrain, place: Place): number | null {
   const g = t.grids.find((x) => covers(x, place))
-  return g ? g.stepLat * 111_320 : null
+  return g ? g.stepLat * metresPerDegree(place.lat).lat : null
 }

@@ -1,5 +1,5 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
-import type { Place } from '@/core/geo'
+import { metresPerDegree, type Place } from '@/core/geo'
 import { MAX_CELLS, type HeightGrid } from './grid'
 import { packHeights } from './packHeights'
 
@@ -9,7 +9,6 @@ export interface HeightPoint extends Place {
 }
 
 const STEP = 1 / 1200
-const METRES = 111_320
 /** A point speaks for ground no farther than this, m. */
 const REACH_M = 1_000
 /** How many of the nearest points make a height. */
@@ -27,8 +26,9 @@ export function gridFromPoints(name: string, points: readonly HeightPoint[]): Ou
     )
   const lats = points.map((p) => p.lat)
   const middle = (Math.min(...lats) + Math.max(...lats)) / 2
-  const perLon = METRES * Math.cos((middle * Math.PI) / 180)
-  const [marginLat, marginLon] = [REACH_M / METRES, REACH_M / perLon]
+  const per = metresPerDegree(middle)
+  const { lat: perLat, lon: perLon } = per
+  const [marginLat, marginLon] = [REACH_M / perLat, REACH_M / perLon]
   const west = Math.floor((points.reduce((m, p) => Math.min(m, p.lon), 180) - marginLon) / STEP) * STEP
   const east = points.reduce((m, p) => Math.max(m, p.lon), -180) + marginLon
   const north = Math.ceil((Math.max(...lats) + marginLat) / STEP) * STEP
@@ -43,12 +43,12 @@ export function gridFromPoints(name: string, points: readonly HeightPoint[]): Ou
         'Its places lie too far apart for one piece of ground. Bring them in by region.',
       ),
     )
-  const buckets = bucketed(points, west, north, perLon)
+  const buckets = bucketed(points, west, north, per)
   const values = new Float32Array(width * height).fill(NaN)
   for (let r = 0; r < height; r++)
     for (let c = 0; c < width; c++) {
       const [lat, lon] = [north - r * STEP, west + c * STEP]
-      const near = nearest(buckets, (lon - west) * perLon, (north - lat) * METRES)
+      const near = nearest(buckets, (lon - west) * perLon, (north - lat) * perLat)
       if (near.length === 0) continue
       const weights = near.map(([d2]) => 1 / Math.max(d2, 1))
       const total = weights.reduce((s, w) => s + w, 0)
@@ -69,10 +69,15 @@ export function gridFromPoints(name: string, points: readonly HeightPoint[]): Ou
 type Buckets = Map<string, [x: number, y: number, h: number][]>
 
 /** Points by squares of the reach, so that only nine squares are looked at. */
-function bucketed(points: readonly HeightPoint[], west: number, north: number, perLon: number): Buckets {
+function bucketed(
+  points: readonly HeightPoint[],
+  west: number,
+  north: number,
+  per: { lat: number; lon: number },
+): Buckets {
   const buckets: Buckets = new Map()
   for (const p of points) {
-    const [x, y] = [(p.lon - west) * perLon, (north - p.lat) * METRES]
+    const [x, y] = [(p.lon - west) * per.lon, (north - p.lat) * per.lat]
     const key = `${Math.floor(x / REACH_M)} ${Math.floor(y / REACH_M)}`
     buckets.set(key, [...(buckets.get(key) ?? []), [x, y, p.heightM]])
   }

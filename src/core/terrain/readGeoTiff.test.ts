@@ -1,3 +1,4 @@
+import { NOMINAL_DEGREE_M } from '@/core/geo/degrees'
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { heightAt, readGeoTiff, VOID } from '.'
@@ -32,7 +33,7 @@ describe('GeoTIFF of other makes', () => {
     expect(Math.abs(mean(off))).toBeLessThan(0.02)
     expect(mean(off.map(Math.abs))).toBeLessThan(0.4)
     // 60 cells of 90 m.
-    expect(Math.abs((g.height - 1) * g.stepLat * 111_320 - 59 * 90)).toBeLessThan(220)
+    expect(Math.abs((g.height - 1) * g.stepLat * NOMINAL_DEGREE_M - 59 * 90)).toBeLessThan(220)
   })
   it('big-endian, tiled, deflated', async () => {
     const g = await read('big-endian.tif')

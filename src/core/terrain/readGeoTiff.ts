@@ -1,3 +1,4 @@
+import { metresPerDegree } from '@/core/geo/degrees'
 import { fromArrayBuffer } from 'geotiff'
 import proj4 from 'proj4'
 import { type Outcome, bad, good, problem } from '@/core/outcome'
@@ -124,8 +125,8 @@ function fromUtm(raw: Raw, system: string): HeightGrid {
     Math.min(...lats),
     Math.max(...lats),
   ]
-  const stepLat = raw.stepY / 111_320
-  const stepLon = raw.stepX / (111_320 * Math.cos((((south + north) / 2) * Math.PI) / 180))
+  const degree = metresPerDegree((south + north) / 2)
+  const [stepLat, stepLon] = [raw.stepY / degree.lat, raw.stepX / degree.lon]
   const width = Math.max(2, Math.floor((east - west) / stepLon) + 1)
   const height = Math.max(2, Math.floor((north - south) / stepLat) + 1)
   const values = new Float32Array(width * height).fill(NaN)

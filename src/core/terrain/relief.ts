@@ -1,3 +1,4 @@
+import { metresPerDegree } from '@/core/geo/degrees'
 import { gridBounds, VOID, type HeightGrid } from './grid'
 
 /** Inks of the relief, 0 to 255: land from low to high, water, and what is not known. */
@@ -37,8 +38,8 @@ export function shadedRelief(grid: HeightGrid, inks: ReliefInks, out?: Uint8Clam
   const { width, height, data, scaleM, filled } = grid
   const pixels = out ?? new Uint8ClampedArray(width * height * 4)
   const middle = (gridBounds(grid).north + gridBounds(grid).south) / 2
-  const cellX = grid.stepLon * 111_320 * Math.cos((middle * Math.PI) / 180)
-  const cellY = grid.stepLat * 111_320
+  const degree = metresPerDegree(middle)
+  const [cellX, cellY] = [grid.stepLon * degree.lon, grid.stepLat * degree.lat]
   let highest = 1
   for (let i = 0; i < data.length; i++) if (data[i]! > highest) highest = data[i]!
   const [kx, ky] = [(STEEPEN * scaleM) / (2 * cellX), (STEEPEN * scaleM) / (2 * cellY)]

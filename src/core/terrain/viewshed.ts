@@ -1,3 +1,4 @@
+import { metresPerDegree } from '@/core/geo/degrees'
 import type { Place } from '@/core/geo'
 import { effectiveRadiusKm, USUAL_K } from '@/core/propagation/horizon'
 import { gridBounds, VOID, type HeightGrid } from './grid'
@@ -32,8 +33,8 @@ export function viewshed(
     throw new RangeError('the observer stands outside the grid')
   const { observerM, targetM, radiusM = Infinity, k = USUAL_K } = at
   const bounds = gridBounds(grid)
-  const cellX = grid.stepLon * 111_320 * Math.cos((((bounds.north + bounds.south) / 2) * Math.PI) / 180)
-  const cellY = grid.stepLat * 110_574 + 0.5 * grid.stepLat * (111_694 - 110_574)
+  const degree = metresPerDegree((bounds.north + bounds.south) / 2)
+  const [cellX, cellY] = [grid.stepLon * degree.lon, grid.stepLat * degree.lat]
   const [cellX2, cellY2] = [cellX * cellX, cellY * cellY]
   const curve = 1 / (2000 * effectiveRadiusKm(k))
   const eye = data[y0 * width + x0]! * scaleM + observerM

@@ -1,3 +1,4 @@
+import { groupedBy } from '@/core/groupedBy'
 import type { LoggedCheck, RunLog } from './foldEntries'
 import { keyText } from './plan'
 
@@ -9,8 +10,8 @@ export interface Clash {
 
 /** Checks with more than one standing report by different devices that do not say the same. */
 export function clashesOf(log: RunLog): Clash[] {
-  const byKey = new Map<string, LoggedCheck[]>()
-  for (const c of log.checks) if (!c.voided) byKey.set(keyText(c), [...(byKey.get(keyText(c)) ?? []), c])
+  const standing = log.checks.filter((c) => !c.voided)
+  const byKey = groupedBy<string, LoggedCheck>(standing, keyText)
   return [...byKey.entries()].flatMap(([key, checks]) => {
     const devices = new Set(checks.map((c) => c.device))
     const texts = new Set(checks.map((c) => c.text.trim().toLowerCase()))

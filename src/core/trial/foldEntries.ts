@@ -1,3 +1,4 @@
+import { groupedBy } from '@/core/groupedBy'
 import type { Link } from '@/core/kit/rig/rig'
 import type { CheckBody, Entry, EntryBody, Grade } from './entry'
 import { keyText, type CheckKey, type Mark } from './plan'
@@ -122,13 +123,7 @@ function eachThread(all: readonly Entry[], visit: VisitThread): void {
     }
     return at
   }
-  const groups = new Map<string, Entry[]>()
-  for (const e of byId.values()) {
-    const root = rootOf(e).id
-    const list = groups.get(root)
-    if (list) list.push(e)
-    else groups.set(root, [e])
-  }
+  const groups = groupedBy(byId.values(), (e) => rootOf(e).id)
   for (const e of entries) {
     const list = groups.get(e.id)
     if (list && list.length > 1) {

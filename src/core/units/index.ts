@@ -1,3 +1,4 @@
 export * from './distance'
 export * from './frequency'
 export * from './shortLength'
+export * from './numberText'

@@ -1,3 +1,4 @@
+import { withMinus } from '@/core/units/numberText'
 import { distanceUnit, type Units } from '@/core/units'
 
 const METRES_OF = { km: 1000, mi: 1609.344 } as const
@@ -32,8 +33,7 @@ export function dbTicks([low, high]: readonly [number, number]): number[] {
  */
 export const AXIS = { interval: 0, stroke: 'var(--ink)', tick: { fill: 'var(--ink)', fontSize: 13 } } as const
 
-/** A tick with a proper minus sign. */
-export const withMinus = (v: number) => String(v).replace('-', '−')
+export { withMinus }
 
 /** The name of a lower axis. */
 export const belowLabel = (value: string) => ({

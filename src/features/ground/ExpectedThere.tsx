@@ -1,5 +1,6 @@
 'use client'
 
+import { figureText, percentText, signedText } from '@/core/units'
 import type { Link } from '@/core/kit'
 import { pathOver, predictBoth, type PredictionSettings } from '@/core/reach'
 import type { GroundProfile } from '@/core/terrain'
@@ -39,10 +40,9 @@ export function ExpectedThere({ links, profile, settings, heights }: Props) {
         const p = predictBoth(at, pathOver(profile), settings)
         const cell = (x: typeof p.toBase) => (
           <td title={x.notes.join('; ')}>
-            <b>{Math.round(100 * x.chance)} %</b>{' '}
+            <b>{percentText(x.chance)}</b>{' '}
             <span style={{ color: 'var(--soft)' }}>
-              {x.levelDbm.toFixed(0).replace('-', '−')} dBm, {x.marginDb >= 0 ? '+' : '−'}
-              {Math.abs(x.marginDb).toFixed(0)} dB
+              {figureText(x.levelDbm, 0)} dBm, {signedText(x.marginDb, 0)} dB
             </span>
           </td>
         )

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { distanceText, type Units } from '@/core/units'
+import { type Units, countText, distanceText } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
 import { useAction } from '@/ui/answers/useAction'
 import { Fold } from '@/ui/shell'
@@ -23,7 +23,7 @@ export function KeptLegs({ trialId, kept, units }: { trialId: string; kept: LegW
           <Box sx={{ flex: 1 }}>
             <b>{l.name}</b>
             <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>
-              {l.marks.length} marks, out to{' '}
+              {countText(l.marks.length, 'mark')}, out to{' '}
               {distanceText(Math.max(0, ...l.marks.map((m) => m.distanceM)), units)}
             </Box>
           </Box>

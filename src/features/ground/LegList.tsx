@@ -6,7 +6,7 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { Link } from '@/core/kit'
 import { edgesOf, type MarkPrediction } from '@/core/reach'
-import { distanceText, heightText, type Units } from '@/core/units'
+import { type Units, countText, distanceText, heightText } from '@/core/units'
 import type { LegWithMarks } from '@/data/ground'
 import { Table } from '@/ui/table/Table'
 import { useAction } from '@/ui/answers/useAction'
@@ -103,7 +103,7 @@ export function LegList({ trialId, legs, links, predictions, hasGround, chosen, 
                 {leg.name}
               </Typography>
               <Box sx={{ color: 'var(--soft)', flex: 1 }}>
-                {leg.marks.length} marks, out to{' '}
+                {countText(leg.marks.length, 'mark')}, out to{' '}
                 {distanceText(Math.max(0, ...leg.marks.map((m) => m.distanceM)), units)}
               </Box>
               <Button

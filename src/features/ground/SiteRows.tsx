@@ -6,7 +6,7 @@ import { inverse, type Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
 import type { Mark } from '@/core/trial'
-import { distanceText, lengthUnit, toLength, type Units } from '@/core/units'
+import { type Units, distanceText, lengthUnit, percentText, signedText, toLength } from '@/core/units'
 import type { AreaRow } from '@/data/areas'
 import type { SiteRow } from '@/data/ground'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
@@ -14,7 +14,6 @@ import { useAreaShares } from './useAreaShares'
 import { useSitePrediction } from './useSitePrediction'
 
 const NOT_KNOWN: [null, null] = [null, null]
-const percent = (v: number) => `${Math.round(100 * v)} %`
 
 interface RowProps {
   worker: TerrainWorker | null
@@ -77,19 +76,18 @@ export function SiteRows({
           {o ? (
             <>
               <td>
-                <b>{percent(o.coveredShare)}</b>
+                <b>{percentText(o.coveredShare)}</b>
               </td>
               <td>
                 {o.inSight} of {o.marks}
               </td>
               <td>
-                {o.meanMarginDb >= 0 ? '+' : '−'}
-                {Math.abs(o.meanMarginDb).toFixed(1)} dB
+                {signedText(o.meanMarginDb)} dB
                 {i === 1 && perMetre !== null && (
                   <span style={{ color: 'var(--soft)' }}>, {perMetre.toFixed(2)} dB a metre</span>
                 )}
               </td>
-              <td>{percent(o.relayedShare)}</td>
+              <td>{percentText(o.relayedShare)}</td>
             </>
           ) : (
             <td colSpan={4} style={{ color: 'var(--soft)' }}>
@@ -106,7 +104,7 @@ export function SiteRows({
               <td key={a.id}>
                 {share ? (
                   share.known > 0 ? (
-                    <b>{percent(share.share)}</b>
+                    <b>{percentText(share.share)}</b>
                   ) : (
                     'not known'
                   )

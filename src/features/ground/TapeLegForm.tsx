@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import { MEANS_SD } from '@/core/trial'
-import { fromLength, lengthUnit, type Units } from '@/core/units'
+import { type Units, countText, fromLength, lengthUnit } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { problem } from '@/core/outcome'
 import { useAction } from '@/ui/answers/useAction'
@@ -84,7 +84,9 @@ export function TapeLegForm({ trialId, units }: { trialId: string; units: Units 
         placeholder="50 100 200 400"
         value={text}
         onChange={(e) => setText(e.target.value)}
-        helperText={distances && distances.length > 0 ? `${distances.length} marks` : 'Blanks between them'}
+        helperText={
+          distances && distances.length > 0 ? countText(distances.length, 'mark') : 'Blanks between them'
+        }
         sx={{ gridColumn: 'span 2' }}
       />
       <NumberBox

@@ -24,6 +24,18 @@ const gpx: Gpx = {
 }
 
 describe('legs', () => {
+  it('hold places alone, so that the border takes them: not the name of the base, nor times of a file', () => {
+    const named = { ...base, name: 'Harbour' }
+    const legs = [
+      bearingLeg(named, 'Shore', 75, 400, 3),
+      waypointLeg(named, gpx, 'All'),
+      ...(['spacing', 'crow', 'rings'] as const).map((kind) =>
+        trackLeg(named, gpx, 0, 'Pier', { kind, spacingM: 400 }),
+      ),
+      trackLeg(named, gpx, 0, 'Pier', { kind: 'waypoints' }),
+    ]
+    for (const leg of legs) expect(legSchema.validateSync(leg).marks.length).toBeGreaterThan(0)
+  })
   it('by bearing: even marks named after the leg', () => {
     const leg = bearingLeg(base, 'Shore road', 75, 400, 3)
     expect(leg.marks.map((m) => m.name)).toEqual(['S01', 'S02', 'S03'])

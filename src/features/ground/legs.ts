@@ -25,7 +25,7 @@ export function bearingLeg(
     place: direct(base, bearingDeg, (i + 1) * spacingM),
     alongM: (i + 1) * spacingM,
   }))
-  return { name, how: 'bearing', bearingDeg, track: [base, ...marks.map((m) => m.place)], marks }
+  return { name, how: 'bearing', bearingDeg, track: [placeOf(base), ...marks.map((m) => m.place)], marks }
 }
 
 export type MarksFrom =
@@ -46,21 +46,21 @@ export function trackLeg(base: Place, gpx: Gpx, trackIndex: number, name: string
       name,
       how: 'track',
       bearingDeg: null,
-      track: track.points.map(bare),
+      track: track.points.map(pointOf),
       marks: placesAlong(track.points, from.spacingM)
         .filter(({ place }) => inverse(base, place).distanceM >= 5)
-        .map(({ place, alongM }, i) => ({ name: numbered(name, i), place, alongM })),
+        .map(({ place, alongM }, i) => ({ name: numbered(name, i), place: placeOf(place), alongM })),
     }
   if (from.kind === 'crow' || from.kind === 'rings')
     return {
       name,
       how: 'track',
       bearingDeg: null,
-      track: track.points.map(bare),
+      track: track.points.map(pointOf),
       marks: ringCrossings(track.points, base, from.spacingM, from.kind === 'crow').map(
         ({ place, alongM }, i) => ({
           name: numbered(name, i),
-          place,
+          place: placeOf(place),
           alongM,
         }),
       ),
@@ -71,24 +71,28 @@ export function trackLeg(base: Place, gpx: Gpx, trackIndex: number, name: string
     .filter((w) => Math.min(...thin.map((p) => inverse(p, w).distanceM)) <= NEAR_M)
     .map((w, i) => ({
       name: w.name || numbered(name, i),
-      place: bare(w),
+      place: placeOf(w),
       alongM: alongNearest(track.points, w),
     }))
     .sort((a, b) => a.alongM - b.alongM)
-  return { name, how: 'track', bearingDeg: null, track: track.points.map(bare), marks }
+  return { name, how: 'track', bearingDeg: null, track: track.points.map(pointOf), marks }
 }
 
 /** A leg of waypoints alone, in order of distance. */
 export function waypointLeg(base: Place, gpx: Gpx, name: string): DraftLeg {
   const marks = gpx.waypoints
     .filter((w) => inverse(base, w).distanceM >= 5)
-    .map((w, i) => ({ name: w.name || numbered(name, i), place: bare(w), alongM: null }))
+    .map((w, i) => ({ name: w.name || numbered(name, i), place: placeOf(w), alongM: null }))
     .sort((a, b) => inverse(base, a.place).distanceM - inverse(base, b.place).distanceM)
-  return { name, how: 'marks', bearingDeg: null, track: [base, ...marks.map((m) => m.place)], marks }
+  return { name, how: 'marks', bearingDeg: null, track: [placeOf(base), ...marks.map((m) => m.place)], marks }
 }
 
-const bare = ({ lat, lon, ...rest }: Place & { elevationM?: number | null }) => ({
+/** A place alone: a base has a name besides, a waypoint a time, and neither is stored with a leg. */
+const placeOf = ({ lat, lon }: Place): Place => ({ lat, lon })
+
+/** A point of a track: its place, and its height where it has one. */
+const pointOf = ({ lat, lon, elevationM }: Place & { elevationM?: number | null }) => ({
   lat,
   lon,
-  ...(rest.elevationM == null ? {} : { elevationM: rest.elevationM }),
+  ...(elevationM == null ? {} : { elevationM }),
 })

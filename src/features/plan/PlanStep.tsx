@@ -6,7 +6,7 @@ import { useMemo, useState } from 'react'
 import { nameLinks, type Rig } from '@/core/kit'
 import { estimatedMinutes, foldEntries, plannedChecks, type TrialPlan } from '@/core/trial'
 import type { PlanGround } from '@/core/reach'
-import type { Units } from '@/core/units'
+import { type Units, countText } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
@@ -73,10 +73,12 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
     <>
       <PageHead title="Plan">
         <Box sx={{ textAlign: { sm: 'right' } }}>
-          <Box sx={{ fontSize: '1.5rem', fontWeight: 700, lineHeight: 1.1 }}>{checks} checks</Box>
+          <Box sx={{ fontSize: '1.5rem', fontWeight: 700, lineHeight: 1.1 }}>
+            {countText(checks, 'check')}
+          </Box>
           <Box sx={{ color: 'var(--soft)' }}>
-            {draft.marks.length} marks × {draft.links.length} links × {input.directions.length}{' '}
-            {input.directions.length === 1 ? 'direction' : 'directions'}
+            {countText(draft.marks.length, 'mark')} × {countText(draft.links.length, 'link')} ×{' '}
+            {countText(input.directions.length, 'direction')}
             {input.repeats > 1 && ` × ${input.repeats}`}, about {time(estimatedMinutes(draft))} on foot
           </Box>
         </Box>

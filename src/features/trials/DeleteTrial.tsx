@@ -1,5 +1,6 @@
 'use client'
 
+import { countText } from '@/core/units'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Dialog from '@mui/material/Dialog'
@@ -13,13 +14,11 @@ import { useAction } from '@/ui/answers/useAction'
 import { downloadText } from '@/ui/fields/downloadText'
 import { removeTrial, whatGoes } from './actions'
 
-const many = (n: number, one: string, more = `${one}s`) => `${n} ${n === 1 ? one : more}`
-
 /** What goes with a trial, in a sentence. */
 export function goesWords({ runs, checks, entries, media }: TrialContents): string {
   if (runs === 0) return 'Its plan goes. No run was begun.'
-  const kept = media > 0 ? ` and ${many(media, 'photo or sound', 'photos and sounds')}` : ''
-  return `Its plan goes, and ${many(runs, 'run')} with ${many(checks, 'check')} (${many(entries, 'entry', 'entries')} of the log)${kept}.`
+  const kept = media > 0 ? ` and ${countText(media, 'photo or sound', 'photos and sounds')}` : ''
+  return `Its plan goes, and ${countText(runs, 'run')} with ${countText(checks, 'check')} (${countText(entries, 'entry', 'entries')} of the log)${kept}.`
 }
 
 /** Asks before a trial is deleted; one with checks has to be written to a file first. */

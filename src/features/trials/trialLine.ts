@@ -1,3 +1,4 @@
+import { countText } from '@/core/units'
 import { plannedChecks, schedule, type RunLog } from '@/core/trial'
 import {
   listRuns,
@@ -22,8 +23,6 @@ export interface TrialState {
   run: { row: RunRow; log: RunLog; done: number; total: number } | null
 }
 
-const plural = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
-
 export function trialState(db: Db, open: OpenTrial): TrialState {
   const rows = listRuns(db, open.trial.id)
   const runs = rows.map((row) => ({ row, log: logOf(db, row.id) }))
@@ -34,17 +33,17 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
   const all = counting ? schedule(counting.row.plan, counting.log) : []
   const done = all.filter((c) => c.state !== 'to do').length
   return {
-    kit: rigs > 0 ? `${plural(rigs, 'rig')} in it` : 'no rigs chosen',
-    ground: open.site ? `${plural(open.legs.length, 'leg')}, ${plural(marks, 'mark')}` : 'no base yet',
-    plan: checks > 0 ? plural(checks, 'check') : 'nothing to make',
+    kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : 'no rigs chosen',
+    ground: open.site ? `${countText(open.legs.length, 'leg')}, ${countText(marks, 'mark')}` : 'no base yet',
+    plan: checks > 0 ? countText(checks, 'check') : 'nothing to make',
     field: counting
-      ? `${done} of ${plural(all.length, 'check')}`
+      ? `${done} of ${countText(all.length, 'check')}`
       : rows.length > 0
         ? 'run voided'
         : 'no run yet',
     findings:
       counting && counting.log.checks.length > 0
-        ? plural(open.links.length, 'link') + ' compared'
+        ? countText(open.links.length, 'link') + ' compared'
         : 'nothing logged',
     run: counting && { ...counting, done, total: all.length },
   }
@@ -63,5 +62,5 @@ export function trialLine(db: Db, trial: TrialRow): TrialLine {
     }
   if (run.log.state === 'going' && run.done < run.total)
     return { ...base, state: `${run.done} of ${run.total} checks made`, step: 'field' }
-  return { ...base, state: `finished, ${plural(run.log.checks.length, 'check')}`, step: 'findings' }
+  return { ...base, state: `finished, ${countText(run.log.checks.length, 'check')}`, step: 'findings' }
 }

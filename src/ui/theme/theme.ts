@@ -1,5 +1,6 @@
 'use client'
 
+import { MAX_LETTERS } from '@/core/schema/limits'
 import { createTheme, type ThemeOptions } from '@mui/material/styles'
 import { DARK, LIGHT, type Palette } from './palette'
 
@@ -38,6 +39,22 @@ export const theme = createTheme({
   ...common,
 })
 
-/** One palette whatever the system is set to, as the field screen's sun and night. */
+/**
+ * One palette whatever the system is set to, as the field screen's sun and night. What is typed under it goes into
+ * the log, so no field takes more than the log does.
+ */
 export const themeOf = (p: Palette, mode: 'light' | 'dark') =>
-  createTheme({ palette: { mode, ...palette(p) }, ...common })
+  createTheme(
+    { palette: { mode, ...palette(p) }, ...common },
+    {
+      components: {
+        MuiTextField: {
+          defaultProps: {
+            size: 'small',
+            variant: 'outlined',
+            slotProps: { htmlInput: { maxLength: MAX_LETTERS.line } },
+          },
+        },
+      },
+    },
+  )

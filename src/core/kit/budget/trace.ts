@@ -1,3 +1,4 @@
+import { figureText } from '@/core/units/numberText'
 /** How a figure was come by: its inputs, the formula's name and its source. */
 export interface Trace {
   inputs: { name: string; value: string }[]
@@ -14,13 +15,12 @@ export interface Figure {
 
 /** dB with a true minus sign and one or two digits. */
 export function dbText(db: number, digits = 1): string {
-  const text = Math.abs(db).toFixed(digits)
-  return Number(text) === 0 ? `0 dB` : `${db < 0 ? '−' : ''}${text} dB`
+  return Number(db.toFixed(digits)) === 0 ? `0 dB` : `${figureText(db, digits)} dB`
 }
 
 /** The same for a level. */
 export function dbmText(dbm: number): string {
-  return `${dbm < 0 ? '−' : ''}${Math.abs(dbm).toFixed(1)} dBm`
+  return `${figureText(dbm)} dBm`
 }
 
 /** Watts with three significant digits, in mW below one tenth. */

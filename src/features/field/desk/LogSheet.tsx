@@ -9,7 +9,7 @@ import { distanceText, type Units } from '@/core/units'
 import { deskEntries, sendDeskEntries } from '../log/deskEntries'
 import { Table } from '@/ui/table/Table'
 import { PageHead, Refused } from '@/ui/shell'
-import { MAX_LETTERS } from '@/core/schema'
+import { MAX_LETTERS } from '@/core/schema/limits'
 import {
   NOTHING_WRITTEN,
   sheetRows,

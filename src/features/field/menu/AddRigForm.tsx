@@ -1,5 +1,6 @@
 'use client'
 
+import { MAX_LETTERS } from '@/core/schema/limits'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
@@ -50,6 +51,7 @@ export function AddRigForm({
       <Box sx={{ display: 'flex', gap: 1, alignItems: 'flex-start' }}>
         <TextField
           label="What it is"
+          slotProps={{ htmlInput: { maxLength: MAX_LETTERS.name } }}
           value={name}
           onChange={(e) => setName(e.target.value)}
           error={problem !== ''}

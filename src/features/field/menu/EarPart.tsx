@@ -1,5 +1,6 @@
 'use client'
 
+import { MAX_LETTERS } from '@/core/schema/limits'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
@@ -224,6 +225,7 @@ function StationForm({ actions, now, onClose }: MenuProps) {
       {heading('Another station joined in')}
       <TextField
         label="Who"
+        slotProps={{ htmlInput: { maxLength: MAX_LETTERS.name } }}
         value={name}
         onChange={(e) => setName(e.target.value)}
         error={problem !== ''}

@@ -1,5 +1,6 @@
 'use client'
 
+import { MAX_LETTERS } from '@/core/schema/limits'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
@@ -91,7 +92,12 @@ export function NewMarkForm({ plan, units, before, position, onMark }: Props) {
   }
   return (
     <Box sx={{ display: 'grid', gap: 1.5 }}>
-      <TextField label="Name of the mark" value={name} onChange={(e) => setName(e.target.value)} />
+      <TextField
+        label="Name of the mark"
+        value={name}
+        onChange={(e) => setName(e.target.value)}
+        slotProps={{ htmlInput: { maxLength: MAX_LETTERS.name } }}
+      />
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
         <TextField
           label={`Distance (${distanceUnit(units)})`}

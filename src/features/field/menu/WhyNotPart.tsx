@@ -126,6 +126,7 @@ export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
       </Typography>
       <TextField
         label="Channel, level, how many others: a channel a line"
+        slotProps={{ htmlInput: { maxLength: 20_000 } }}
         placeholder={'6 -71 3\n11 -84 1'}
         value={scan}
         onChange={(e) => setScan(e.target.value)}

@@ -25,7 +25,7 @@ export function readScan(text: string): { channels: ScannedChannel[] } | { probl
     }
     channels.push({
       channel: channel.slice(0, 40),
-      level,
+      level: level.slice(0, 40),
       others: /^\d+$/.test(others) ? Number(others) : null,
     })
     if (channels.length > MAX) return { problem: `More than ${MAX} channels; cut the list.` }

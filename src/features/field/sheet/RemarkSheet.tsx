@@ -2,6 +2,7 @@
 
 import { useState } from 'react'
 import type { Scale } from '@/core/reports'
+import { MAX_LETTERS } from '@/core/schema/limits'
 import { draftText, type Draft } from '../pad/draft'
 import { FieldSheet } from './FieldSheet'
 import { PadButton } from '../pad/PadButton'
@@ -62,6 +63,7 @@ export function RemarkSheet({ scale, draft, onDraft, onClip, onClose }: Props) {
         In your own words
         <input
           value={text}
+          maxLength={MAX_LETTERS.remark}
           onChange={(e) => setText(e.target.value)}
           style={{
             display: 'block',

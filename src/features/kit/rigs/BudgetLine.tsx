@@ -1,3 +1,4 @@
+import { withMinus } from '@/core/units'
 import { dbText, dbmText } from '@/core/kit'
 import { levelSpan, type BudgetColumns, type DrawnStep } from './budgetColumns'
 
@@ -103,7 +104,7 @@ export function BudgetLine({ budget, columnWidth, left, label, endName }: Props)
         <g key={t}>
           <path d={`M${left} ${y(t)}H${end}`} stroke="var(--rule)" />
           <text x={left - 8} y={y(t) + 4} textAnchor="end" fontSize="12" fill="var(--soft)">
-            {String(t).replace('-', '−')}
+            {withMinus(t)}
           </text>
         </g>
       ))}
