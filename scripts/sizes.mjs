@@ -48,7 +48,9 @@ async function bytesOf(path) {
 const scripts = new Map()
 async function sizeOf(path) {
   const html = await bytesOf(path)
-  const first = [...new Set(String(html).match(/\/_next\/static\/[^"'\\]+\.js/g))]
+  // A script with noModule is for browsers that cannot run the rest; no supported one loads it.
+  const text = String(html).replace(/<script[^>]*noModule[^>]*>/gi, '')
+  const first = [...new Set(text.match(/\/_next\/static\/[^"'\\]+\.js/g))]
   for (const s of first) if (!scripts.has(s)) scripts.set(s, kB(await bytesOf(s)))
   return { html: kB(html), script: Math.round(10 * first.reduce((n, s) => n + scripts.get(s), 0)) / 10 }
 }
