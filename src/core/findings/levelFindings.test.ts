@@ -1,71 +1,23 @@
 import { describe, expect, it } from 'vitest'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
-import { asLogged, type Mark, type TrialPlan } from '@/core/trial'
+import { defaultScale } from '@/core/reports'
+import { checkOf, link, mark, planWith, rig } from '@/core/testing/plans'
+import { asLogged } from '@/core/trial'
 import { inputOf, makeFindings } from '.'
 
-const rig = (id: string): Rig => ({
-  id,
-  letter: id,
-  name: id,
-  kind: 'handheld',
-  txMHz: 446,
-  rxMHz: null,
-  powerW: 2,
-  antennaHeightM: 1.5,
-  antennaGainDbi: null,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-})
-const link = (id: string): Link => ({ id, letter: id, name: id, base: rig('Z'), out: rig(id) })
-const scale = defaultScale('readability-strength')
-const marks = Array.from({ length: 12 }, (_, i): Mark => ({
-  id: `m${i}`,
-  name: `m${i}`,
-  legId: 'l',
-  legName: 'Shore',
-  distanceM: 200 * 1.32 ** i,
-  distanceSdM: null,
-  alongM: null,
-  bearingDeg: null,
-  lat: null,
-  lon: null,
-}))
-const plan: TrialPlan = {
-  base: null,
-  trialName: 'T',
-  question: '',
-  links: [link('A'), link('B')],
+const handheld = (id: string) => rig(id, { txMHz: 446, antennaHeightM: 1.5 })
+const marks = Array.from({ length: 12 }, (_, i) => mark(`m${i}`, 200 * 1.32 ** i))
+const plan = planWith({
+  links: ['A', 'B'].map((id) => link(handheld(id), handheld('Z'))),
   marks,
-  directions: ['to base'],
-  scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
-  order: { scheme: 'as listed', seed: 1 },
-  sameAs: [],
-  marginDb: 3,
   reliability: 0.8,
-  surroundings: 'mixed',
-  controlLinkId: null,
-  need: { floorM: null, ceilingM: null },
-}
+})
 /** S9 at 200 m and an S-unit less at each mark; B an S-unit weaker; lost below S1. Both weaker by what is put in. */
 const reports = (attenuationDb = 0) =>
   marks.flatMap((m, i) =>
     ['A', 'B'].map((linkId, k) => {
       const units = 9 - i - k - attenuationDb / 6
       const text = units < 1 ? 'not heard' : `${units >= 3 ? 5 : 2} by ${units}`
-      const body = {
-        linkId,
-        markId: m.id,
-        direction: 'to base' as const,
-        repeat: 1,
-        text,
-        calls: 1,
-        remark: '',
-        state: 'graded' as const,
-      }
+      const body = checkOf(m.id, linkId, text)
       return {
         ...asLogged(body, { id: `${m.id}${linkId}`, time: '', device: 'd', role: 'out there' }),
         attenuationDb,

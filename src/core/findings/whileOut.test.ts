@@ -1,57 +1,16 @@
 import { describe, expect, it } from 'vitest'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
 import { alwaysValidInterval, seededRandom } from '@/core/stats'
-import { asLogged, foldEntries, type TrialPlan } from '@/core/trial'
+import { checkOf, link as linkOf, planWith, rig } from '@/core/testing/plans'
+import { asLogged, foldEntries } from '@/core/trial'
 import { whileOut, whileOutWords } from '.'
 
-const rig = (id: string, powerW = 2): Rig => ({
-  id,
-  letter: id,
-  name: id,
-  kind: 'handheld',
-  txMHz: 446,
-  rxMHz: null,
-  powerW,
-  antennaHeightM: 1.5,
-  antennaGainDbi: null,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-})
-const link = (id: string, powerW?: number): Link => ({
-  id,
-  letter: id,
-  name: id,
-  base: rig('Z'),
-  out: rig(id, powerW),
-})
-const scale = defaultScale('readability-strength')
-const plan = (links: Link[]): TrialPlan => ({
-  base: null,
-  trialName: 'T',
-  question: '',
-  links,
-  marks: [],
-  directions: ['to base'],
-  scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
-  order: { scheme: 'as listed', seed: 1 },
-  sameAs: [],
-  marginDb: 3,
-  reliability: 0.9,
-  surroundings: 'mixed',
-  controlLinkId: null,
-  need: { floorM: null, ceilingM: null },
-})
+const handheld = (id: string, powerW = 2) => rig(id, { txMHz: 446, antennaHeightM: 1.5, powerW })
+const link = (id: string, powerW?: number) => linkOf(handheld(id, powerW), handheld('Z'))
+const plan = (links: ReturnType<typeof link>[]) => planWith({ links })
 const logOf = (reports: [string, string, string][]) => ({
   ...foldEntries([]),
   checks: reports.map(([markId, linkId, text], i) =>
-    asLogged(
-      { markId, linkId, direction: 'to base', repeat: 1, text, calls: 1, remark: '', state: 'graded' },
-      { id: `${i}`, time: '', device: 'd', role: 'out there' },
-    ),
+    asLogged(checkOf(markId, linkId, text), { id: `${i}`, time: '', device: 'd', role: 'out there' }),
   ),
 })
 const name = (id: string) => `Rig ${id}`

@@ -1,45 +1,17 @@
 import { describe, expect, it } from 'vitest'
-import type { Link, Rig } from '@/core/kit'
+import type { Rig } from '@/core/kit'
 import { USUAL_PREDICTION } from '.'
+import { link as linkOf, mark as markOf, rig as rigOf } from '@/core/testing/plans'
 import type { GroundProfile } from '@/core/terrain'
-import type { Mark } from '@/core/trial'
 import { edgesOf, marksOnGround } from './marksOnGround'
 import { sitePrediction } from './sitePrediction'
 
-const rig = (id: string, more: Partial<Rig>): Rig => ({
-  id,
-  letter: id,
-  name: id,
-  kind: 'handheld',
-  txMHz: 460,
-  rxMHz: null,
-  powerW: 2,
-  antennaHeightM: 1.5,
-  antennaGainDbi: 0,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-  ...more,
-})
-const link: Link = {
+const rig = (id: string, more: Partial<Rig>) => rigOf(id, { antennaHeightM: 1.5, antennaGainDbi: 0, ...more })
+const link = {
+  ...linkOf(rig('A', {}), rig('H', { powerW: 25, antennaHeightM: 8, antennaGainDbi: 5 })),
   id: 'l',
-  letter: 'A',
-  name: 'Whip',
-  base: rig('H', { powerW: 25, antennaHeightM: 8, antennaGainDbi: 5 }),
-  out: rig('A', {}),
 }
-const mark = (id: string, distanceM: number): Mark => ({
-  id,
-  name: id,
-  legId: 'leg',
-  legName: 'Leg',
-  distanceM,
-  distanceSdM: null,
-  alongM: null,
-  bearingDeg: 90,
-  lat: 47,
-  lon: -30,
-})
+const mark = (id: string, distanceM: number) => markOf(id, distanceM, { bearingDeg: 90, lat: 47, lon: -30 })
 /** Flat ground with a ridge half way, of a given height. */
 const ground = (lengthKm: number, ridgeM: number, knownKm = lengthKm): GroundProfile => {
   const distancesKm = Float64Array.from({ length: 61 }, (_, i) => (lengthKm * i) / 60)

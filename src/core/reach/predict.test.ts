@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { inverse } from '@/core/geo'
-import type { Link, Rig } from '@/core/kit'
+import type { Rig } from '@/core/kit'
+import { link as linkOf, rig as rigOf } from '@/core/testing/plans'
 import { freeSpaceLoss, modelLoss, planeEarthLoss, whyNot, type PathGeometry } from '@/core/propagation'
 import { packHeights, terrainOf, type HeightGrid } from '@/core/terrain'
 import type { Mark, TrialPlan } from '@/core/trial'
@@ -8,29 +9,10 @@ import { meanChances, planGround } from './legGround'
 import { linkKey } from './linkKey'
 import { neededDbm, predict, predictBoth, USUAL_PREDICTION, USUAL_SENSITIVITY_DBM } from './predict'
 
-const rig = (id: string, more: Partial<Rig> = {}): Rig => ({
-  id,
-  letter: id,
-  name: id,
-  kind: 'handheld',
-  txMHz: 460,
-  rxMHz: null,
-  powerW: 5,
-  antennaHeightM: 1.5,
-  antennaGainDbi: 0,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-  ...more,
-})
+const rig = (id: string, more: Partial<Rig> = {}) =>
+  rigOf(id, { powerW: 5, antennaHeightM: 1.5, antennaGainDbi: 0, ...more })
 const base = rig('H', { kind: 'base', powerW: 25, antennaHeightM: 10, antennaGainDbi: 5 })
-const link = (b: Rig, o: Rig): Link => ({
-  id: `${b.id}-${o.id}`,
-  letter: o.letter,
-  name: o.name,
-  base: b,
-  out: o,
-})
+const link = (b: Rig, o: Rig) => ({ ...linkOf(o, b), id: `${b.id}-${o.id}` })
 const flat = (km: number) => {
   const distancesKm = Array.from({ length: 51 }, (_, i) => (km * i) / 50)
   return { distancesKm, heightsM: distancesKm.map(() => 5) }

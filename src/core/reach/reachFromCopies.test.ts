@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import type { Link, Rig } from '@/core/kit'
 import { seededRandom } from '@/core/stats'
+import { link as linkOf, rig } from '@/core/testing/plans'
 import { firthLogistic, penalisedLogLikelihood } from './firthLogistic'
 import { repeatedProbit } from './repeatedProbit'
 import { reachFromCopies, worseReach, type CopyAt } from './reachFromCopies'
@@ -162,21 +162,10 @@ describe('reachFromCopies', () => {
 })
 
 describe('chanceOverSmoothGround', () => {
-  const rig = (powerW: number, heightM: number): Rig => ({
-    id: 'r',
-    letter: 'A',
-    name: 'Rig',
-    kind: 'handheld',
-    txMHz: 460,
-    rxMHz: null,
-    powerW,
-    antennaHeightM: heightM,
-    antennaGainDbi: null,
-    leadLossDb: null,
-    attenuatorDb: 0,
-    attenuatorAt: 'both ways',
-  })
-  const link: Link = { id: 'l', letter: 'A', name: 'A', base: rig(25, 8), out: rig(2, 1.4) }
+  const link = linkOf(
+    rig('A', { powerW: 2, antennaHeightM: 1.4, leadLossDb: null }),
+    rig('H', { powerW: 25, antennaHeightM: 8, leadLossDb: null }),
+  )
   it('falls with distance, and the stronger sender is heard farther', () => {
     const at = [100, 1000, 5000, 20000].map((d) => chanceOverSmoothGround(link, 'to base', d))
     expect([...at].sort((a, b) => b - a)).toEqual(at)

@@ -1,33 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { direct, inverse } from '@/core/geo'
-import type { Link, Rig } from '@/core/kit/rig/rig'
+import type { Rig } from '@/core/kit'
+import { link as linkOf, rig as rigOf } from '@/core/testing/plans'
 import { coverOf, terrainOf, type HeightGrid, type Rings } from '@/core/terrain'
 import { CLUTTER_DB, pathOver, predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
 import { coveredShare, reachOutline } from './reachOutline'
 import { groundProfile } from '@/core/terrain'
 
-const rig = (letter: string, more: Partial<Rig>): Rig => ({
-  id: letter,
-  letter,
-  name: letter,
-  kind: 'handheld',
-  txMHz: 460,
-  rxMHz: null,
-  powerW: 5,
-  antennaHeightM: 1.5,
-  antennaGainDbi: 0,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-  ...more,
-})
-const link: Link = {
-  id: 'l',
-  letter: 'A',
-  name: 'Whip',
-  base: rig('H', { antennaHeightM: 20, powerW: 0.05 }),
-  out: rig('A', { powerW: 0.05 }),
-}
+const rig = (letter: string, more: Partial<Rig>) =>
+  rigOf(letter, { antennaHeightM: 1.5, antennaGainDbi: 0, ...more })
+const link = linkOf(rig('A', { powerW: 0.05 }), rig('H', { antennaHeightM: 20, powerW: 0.05 }))
 const bare: PredictionSettings = { ...USUAL_PREDICTION, baseClutterDb: 0, farClutterDb: 0 }
 const base = { lat: 47.15, lon: -29.85 }
 

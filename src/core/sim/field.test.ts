@@ -1,55 +1,19 @@
 import { describe, expect, it } from 'vitest'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, readReport, USUAL_COPY_RULE } from '@/core/reports'
-import type { TrialPlan } from '@/core/trial'
+import type { Link } from '@/core/kit'
+import { readReport } from '@/core/reports'
+import { link as linkOf, mark, planWith, rig as rigOf, RS } from '@/core/testing/plans'
 import { medianLevel, ORDINARY_FIELD, simulateRun, type SimulatedField } from './field'
 
-const rig = (id: string, powerW = 2): Rig => ({
-  id,
-  letter: id.toUpperCase(),
-  name: id,
-  kind: 'handheld',
-  txMHz: 460,
-  rxMHz: null,
-  powerW,
-  antennaHeightM: 1.4,
-  antennaGainDbi: null,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-})
-const base = { ...rig('z', 25), antennaHeightM: 8 }
-const links: Link[] = ['a', 'b'].map((id) => ({ id, letter: id, name: id, base, out: rig(id) }))
-const scale = defaultScale('readability-strength')
-const plan: TrialPlan = {
-  trialName: 'T',
-  base: null,
-  question: '',
+const rig = (id: string, powerW = 2) => rigOf(id, { powerW })
+const base = rigOf('z', { powerW: 25, antennaHeightM: 8 })
+const links = ['a', 'b'].map((id) => linkOf(rig(id), base))
+const scale = RS
+const plan = planWith({
   links,
-  marks: Array.from({ length: 20 }, (_, i) => ({
-    id: `m${i}`,
-    name: `M${i}`,
-    legId: 'l',
-    legName: 'L',
-    distanceM: 300 + 300 * i,
-    distanceSdM: null,
-    alongM: null,
-    bearingDeg: null,
-    lat: null,
-    lon: null,
-  })),
+  marks: Array.from({ length: 20 }, (_, i) => mark(`m${i}`, 300 + 300 * i)),
   directions: ['to base', 'from base'],
-  scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
   order: { scheme: 'balanced', seed: 1 },
-  sameAs: [],
-  marginDb: 3,
-  reliability: 0.9,
-  surroundings: 'mixed',
-  controlLinkId: null,
-  need: { floorM: null, ceilingM: null },
-}
+})
 const field = (more: Partial<SimulatedField> = {}): SimulatedField => ({
   ...ORDINARY_FIELD,
   groundLossDb: 14,

@@ -35,37 +35,70 @@ export const link = (out: Rig, base = desk): Link => ({
 })
 export const RS = defaultScale('readability-strength')
 
-export function plan(links: Link[], marks = 24, scale: Scale = RS, repeats = 1): TrialPlan {
-  return {
-    trialName: 'T',
-    base: null,
-    question: '',
+export const mark = (id: string, distanceM = 100, more: Partial<Mark> = {}): Mark => ({
+  id,
+  name: id,
+  legId: 'l',
+  legName: 'Shore',
+  distanceM,
+  distanceSdM: null,
+  alongM: null,
+  bearingDeg: null,
+  lat: null,
+  lon: null,
+  ...more,
+})
+
+/** A plan of one repeat to the base in the order listed, with what the test is about put in. */
+export const planWith = (more: Partial<TrialPlan>): TrialPlan => ({
+  trialName: 'T',
+  base: null,
+  question: '',
+  links: [],
+  directions: ['to base'],
+  marks: [],
+  scales: { base: RS, out: RS },
+  copyRule: USUAL_COPY_RULE,
+  repeats: 1,
+  order: { scheme: 'as listed', seed: 5 },
+  sameAs: [],
+  marginDb: 3,
+  reliability: 0.9,
+  surroundings: 'mixed',
+  controlLinkId: null,
+  need: { floorM: null, ceilingM: null },
+  ...more,
+})
+
+/** A whole leg both ways in balanced order. */
+export const plan = (links: Link[], marks = 24, scale: Scale = RS, repeats = 1): TrialPlan =>
+  planWith({
     links,
     directions: ['to base', 'from base'],
-    marks: Array.from({ length: marks }, (_, i): Mark => ({
-      id: `m${i}`,
-      name: `S${i}`,
-      legId: 'l',
-      legName: 'Shore',
-      distanceM: 300 + i * 250,
-      distanceSdM: null,
-      alongM: 300 + i * 250,
-      bearingDeg: 60,
-      lat: null,
-      lon: null,
-    })),
+    marks: Array.from({ length: marks }, (_, i) =>
+      mark(`m${i}`, 300 + i * 250, { name: `S${i}`, alongM: 300 + i * 250, bearingDeg: 60 }),
+    ),
     scales: { base: scale, out: scale },
-    copyRule: USUAL_COPY_RULE,
     repeats,
     order: { scheme: 'balanced', seed: 2 },
-    sameAs: [],
-    marginDb: 3,
-    reliability: 0.9,
-    surroundings: 'mixed',
-    controlLinkId: null,
-    need: { floorM: null, ceilingM: null },
-  }
-}
+  })
+
+export const checkOf = (
+  markId: string,
+  linkId: string,
+  text: string,
+  more: Partial<CheckBody> = {},
+): CheckBody => ({
+  markId,
+  linkId,
+  direction: 'to base',
+  repeat: 1,
+  text,
+  calls: 1,
+  remark: '',
+  state: 'graded',
+  ...more,
+})
 export const logged = (checks: CheckBody[]): LoggedCheck[] =>
   checks.map((c, i) =>
     asLogged(c, {

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { testEntry } from '@/core/testing/entries'
 import fc from 'fast-check'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
+import { checkOf, link as linkOf, mark as markOf, planWith, rig } from '@/core/testing/plans'
 import {
   blindLetters,
   clashesOf,
@@ -15,8 +14,6 @@ import {
   wordsCopied,
   wordsFor,
   type Entry,
-  type Mark,
-  type TrialPlan,
 } from '.'
 
 const entry = testEntry
@@ -26,44 +23,14 @@ const check = (
   text: string,
   more: Partial<Entry> = {},
   direction: 'to base' | 'from base' = 'to base',
-) =>
-  entry(
-    { kind: 'check', markId, linkId, direction, repeat: 1, text, calls: 1, remark: '', state: 'graded' },
-    more,
-  )
-const mark = (id: string, legId: string, distanceM: number): Mark => ({
-  id,
-  name: id,
-  legId,
-  legName: legId,
-  distanceM,
-  distanceSdM: null,
-  alongM: null,
-  bearingDeg: null,
-  lat: null,
-  lon: null,
-})
-const rig = (id: string) => ({ id, letter: id, name: id }) as unknown as Rig
-const link = (id: string): Link => ({ id, letter: id, name: id, base: rig('B'), out: rig(id) })
-const scale = defaultScale('readability-strength')
-const plan: TrialPlan = {
-  base: null,
-  trialName: 'T',
-  question: '',
+) => entry({ kind: 'check', ...checkOf(markId, linkId, text, { direction }) }, more)
+const mark = (id: string, legId: string, distanceM: number) =>
+  markOf(id, distanceM, { legId, legName: legId })
+const link = (id: string) => linkOf(rig(id, { name: id }), rig('B'))
+const plan = planWith({
   links: [link('A'), link('B')],
   marks: [mark('s1', 'shore', 100), mark('s2', 'shore', 200), mark('t1', 'top', 150)],
-  directions: ['to base'],
-  scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
-  order: { scheme: 'as listed', seed: 5 },
-  sameAs: [],
-  marginDb: 3,
-  reliability: 0.9,
-  surroundings: 'mixed',
-  controlLinkId: null,
-  need: { floorM: null, ceilingM: null },
-}
+})
 
 describe('what changes out there', () => {
   it('a rig that broke is asked for no more; what it has said stays; put back it is asked for again', () => {

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { testEntry } from '@/core/testing/entries'
 import fc from 'fast-check'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
+import { checkOf, link as linkOf, mark, planWith, rig } from '@/core/testing/plans'
 import {
   bodyOf,
   clockWindow,
@@ -14,46 +13,17 @@ import {
   planNow,
   schedule,
   type EntryBody,
-  type Mark,
   type TrialPlan,
 } from '.'
 
 const entry = (body: EntryBody, supersedes: string | null = null) => testEntry(body, { supersedes })
-const rig = (id: string) => ({ id, letter: id, name: id }) as unknown as Rig
-const link = (id: string): Link => ({ id, letter: id, name: id, base: rig('Z'), out: rig(id) })
-const mark = (id: string): Mark => ({
-  id,
-  name: id,
-  legId: 'leg',
-  legName: 'Shore',
-  distanceM: 100,
-  distanceSdM: null,
-  alongM: null,
-  bearingDeg: null,
-  lat: null,
-  lon: null,
-})
-const scale = defaultScale('readability-strength')
-const plan: TrialPlan = {
-  base: null,
-  trialName: 'T',
-  question: '',
+const link = (id: string) => linkOf(rig(id, { name: id }), rig('Z'))
+const plan = planWith({
   links: [link('A'), link('B')],
-  marks: [mark('s1'), mark('s2')],
-  directions: ['to base'],
-  scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
-  order: { scheme: 'as listed', seed: 5 },
-  sameAs: [],
-  marginDb: 3,
-  reliability: 0.9,
-  surroundings: 'mixed',
-  controlLinkId: null,
-  need: { floorM: null, ceilingM: null },
-}
+  marks: ['s1', 's2'].map((id) => mark(id, 100, { legId: 'leg' })),
+})
 const check = (markId: string, linkId: string, text: string, state: 'graded' | 'sent' = 'graded') =>
-  entry({ kind: 'check', markId, linkId, direction: 'to base', repeat: 1, text, calls: 1, remark: '', state })
+  entry({ kind: 'check', ...checkOf(markId, linkId, text, { state }) })
 const grade = (checkId: string, listener: string, text: string) =>
   entry({ kind: 'grade', checkId, listener, text, blind: true })
 

@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { direct } from '@/core/geo'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
+import { testEntry } from '@/core/testing/entries'
+import { checkOf, link, mark, planWith, rig } from '@/core/testing/plans'
 import {
   balancedOrder,
   estimatedMinutes,
@@ -15,90 +15,28 @@ import {
   williamsSquare,
   type Entry,
   type EntryBody,
-  type Mark,
-  type TrialPlan,
 } from '.'
 
-const rig = (id: string): Rig => ({
-  id,
-  letter: id.toUpperCase(),
-  name: id,
-  kind: 'handheld',
-  txMHz: 460,
-  rxMHz: null,
-  powerW: 2,
-  antennaHeightM: 1.4,
-  antennaGainDbi: null,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-})
-const links: Link[] = ['a', 'b'].map((id) => ({ id, letter: id, name: id, base: rig('z'), out: rig(id) }))
+const links = ['a', 'b'].map((id) => link(rig(id, { name: id })))
 const base = { name: 'Base', lat: 47.3, lon: -29.5 }
-const marks: Mark[] = [1, 2, 3, 4].map((i) => {
-  const place = direct(base as { lat: number; lon: number }, 60, i * 500)
-  return {
-    id: `m${i}`,
-    name: `S0${i}`,
-    legId: 'l',
-    legName: 'Shore',
-    distanceM: i * 500,
-    distanceSdM: null,
-    alongM: i * 500,
-    bearingDeg: 60,
-    ...place,
-  }
-})
-const scale = defaultScale('readability-strength')
-const plan: TrialPlan = {
-  trialName: 'T',
+const marks = [1, 2, 3, 4].map((i) =>
+  mark(`m${i}`, i * 500, { name: `S0${i}`, alongM: i * 500, bearingDeg: 60, ...direct(base, 60, i * 500) }),
+)
+const plan = planWith({
   base,
-  question: '',
   links,
   marks,
   directions: ['to base', 'from base'],
-  scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
   order: { scheme: 'balanced', seed: 4 },
-  sameAs: [],
-  marginDb: 3,
-  reliability: 0.9,
-  surroundings: 'mixed',
-  controlLinkId: null,
-  need: { floorM: null, ceilingM: null },
-}
+})
 
-let n = 0
-const entry = (body: EntryBody, supersedes: string | null = null): Entry => {
-  n++
-  return {
-    id: `id-${String(n).padStart(6, '0')}`,
-    runId: 'r',
-    device: 'd',
-    role: 'out there',
-    seq: n,
-    supersedes,
-    body,
-    wallTime: new Date(1_700_000_000_000 + n * 1000).toISOString(),
-  }
-}
+const entry = (body: EntryBody, supersedes: string | null = null) => testEntry(body, { supersedes })
 const check = (
   markId: string,
   linkId: string,
   text: string,
   direction: 'to base' | 'from base' = 'to base',
-): EntryBody => ({
-  kind: 'check',
-  markId,
-  linkId,
-  direction,
-  repeat: 1,
-  text,
-  calls: 1,
-  remark: '',
-  state: 'graded',
-})
+): EntryBody => ({ kind: 'check', ...checkOf(markId, linkId, text, { direction }) })
 
 describe('foldEntries', () => {
   const first = entry(check('m1', 'a', '5 by 7'))

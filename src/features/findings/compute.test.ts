@@ -2,70 +2,24 @@ import { expect, it } from 'vitest'
 import { inputOf } from '@/core/findings'
 import { loggedChecks } from '@/core/exchange'
 import { testDay } from '@/data/testing/day'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
-import { foldEntries, type Mark, type TrialPlan } from '@/core/trial'
+import { defaultScale } from '@/core/reports'
+import { checkOf, link as linkOf, mark, planWith, rig as rigOf } from '@/core/testing/plans'
+import { foldEntries } from '@/core/trial'
 import { testEntry } from '@/core/testing/entries'
 import type { RunRow } from '@/data'
 import { findingsOf, findingsThenLevels, poolOf } from './compute'
 import { settingsFromParams } from './ruleParams'
 
-const rig = (id: string, powerW = 2): Rig => ({
-  id,
-  letter: id,
-  name: id,
-  kind: 'handheld',
-  txMHz: 446,
-  rxMHz: null,
-  powerW,
-  antennaHeightM: 1.5,
-  antennaGainDbi: null,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-})
-const link = (id: string, out: Rig): Link => ({ id, letter: id, name: id, base: rig('Z'), out })
-const marks = Array.from(
-  { length: 6 },
-  (_, i) =>
-    ({
-      id: `m${i}`,
-      name: `m${i}`,
-      legId: 'l',
-      legName: 'L',
-      distanceM: 300 * (i + 1),
-      alongM: null,
-    }) as Mark,
-)
-const scale = defaultScale('readability-strength')
-const plan = {
-  links: [link('A', rig('A'))],
-  marks,
-  directions: ['to base'],
-  scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE,
-  marginDb: 3,
-  reliability: 0.9,
-  need: { floorM: null, ceilingM: null },
-} as unknown as TrialPlan
+const rig = (id: string, powerW = 2) => rigOf(id, { txMHz: 446, antennaHeightM: 1.5, powerW })
+const link = (id: string, out = rig(id)) => ({ ...linkOf(out, rig('Z')), id })
+const marks = Array.from({ length: 6 }, (_, i) => mark(`m${i}`, 300 * (i + 1)))
+const plan = planWith({ links: [link('A')], marks })
 const run = { id: 'r', plan, conditions: { imported: true, fixedBeforehand: true } } as unknown as RunRow
 
 it('a rig described later changes what is evened, though no check has changed', () => {
   const added = testEntry({ kind: 'link', link: link('N', rig('N')), notAt: [], described: false })
   const checks = marks.flatMap((m, i) =>
-    ['A', 'N'].map((linkId) =>
-      testEntry({
-        kind: 'check',
-        markId: m.id,
-        linkId,
-        direction: 'to base',
-        repeat: 1,
-        text: `5 by ${8 - i}`,
-        calls: 1,
-        remark: '',
-        state: 'graded',
-      }),
-    ),
+    ['A', 'N'].map((linkId) => testEntry({ kind: 'check', ...checkOf(m.id, linkId, `5 by ${8 - i}`) })),
   )
   const told = testEntry(
     { kind: 'link', link: link('N', rig('strong', 20)), notAt: [], described: true },

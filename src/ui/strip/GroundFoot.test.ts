@@ -1,47 +1,15 @@
 import { describe, expect, it } from 'vitest'
-import type { Link, Rig } from '@/core/kit'
 import { linkKey, type LegGround, type PlanGround } from '@/core/reach'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
-import { foldEntries, type Mark, type TrialPlan } from '@/core/trial'
+import { link as linkOf, mark as markOf, planWith, rig } from '@/core/testing/plans'
+import { foldEntries } from '@/core/trial'
 import { stripModel } from './model'
 
-const rig = (id: string): Rig => ({
-  id,
-  letter: id,
-  name: id,
-  kind: 'handheld',
-  txMHz: 460,
-  rxMHz: null,
-  powerW: 2,
-  antennaHeightM: 2,
-  antennaGainDbi: 0,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-})
-const link: Link = { id: 'l', letter: 'A', name: 'A', base: rig('H'), out: rig('A') }
-const mark = (legId: string, distanceM: number): Mark => ({
-  id: `${legId}${distanceM}`,
-  name: `${distanceM}`,
-  legId,
-  legName: legId,
-  distanceM,
-  distanceSdM: null,
-  alongM: null,
-  bearingDeg: null,
-  lat: null,
-  lon: null,
-})
+const lying = { antennaHeightM: 2, antennaGainDbi: 0 }
+const link = linkOf(rig('A', lying), rig('H', lying))
+const mark = (legId: string, distanceM: number) =>
+  markOf(`${legId}${distanceM}`, distanceM, { legId, legName: legId })
 const marks = [mark('a', 1000), mark('a', 4000), mark('b', 1000), mark('b', 2000)]
-const plan = {
-  links: [link],
-  marks,
-  directions: ['to base'],
-  scales: { base: defaultScale('readability-strength'), out: defaultScale('readability-strength') },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
-  order: { scheme: 'as listed', seed: 1 },
-} as unknown as TrialPlan
+const plan = planWith({ links: [link], marks })
 const leg = (legId: string, far: number, chance: number): LegGround => ({
   legId,
   legName: legId,

@@ -1,83 +1,22 @@
 import { describe, expect, it } from 'vitest'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
-import { foldEntries, type Entry, type EntryBody, type TrialPlan } from '@/core/trial'
+import { testEntry } from '@/core/testing/entries'
+import { checkOf, link, mark, planWith, rig } from '@/core/testing/plans'
+import { foldEntries, type Entry, type EntryBody } from '@/core/trial'
 import { looksOf } from '@/ui/theme/palette'
 import { axisPlace, axisTicks, stripModel } from './model'
 
-const rig = (id: string): Rig => ({
-  id,
-  letter: id.toUpperCase(),
-  name: `Rig ${id}`,
-  kind: 'handheld',
-  txMHz: 460,
-  rxMHz: null,
-  powerW: 2,
-  antennaHeightM: 1.4,
-  antennaGainDbi: null,
-  leadLossDb: 0,
-  attenuatorDb: 0,
-  attenuatorAt: 'both ways',
-})
-const links: Link[] = ['a', 'b'].map((id) => ({
-  id,
-  letter: id.toUpperCase(),
-  name: id,
-  base: rig('z'),
-  out: rig(id),
-}))
-const scale = defaultScale('readability-strength')
-const plan: TrialPlan = {
-  trialName: 'T',
-  base: null,
-  question: '',
-  links,
-  marks: [1, 2, 3].map((i) => ({
-    id: `m${i}`,
-    name: `S0${i}`,
-    legId: i < 3 ? 'l' : 'k',
-    legName: i < 3 ? 'Shore' : 'Top',
-    distanceM: i * 800,
-    distanceSdM: null,
-    alongM: null,
-    bearingDeg: null,
-    lat: null,
-    lon: null,
-  })),
+const plan = planWith({
+  links: ['a', 'b'].map((id) => link(rig(id, { name: `Rig ${id}` }), rig('z'))),
+  marks: [1, 2, 3].map((i) =>
+    mark(`m${i}`, i * 800, { name: `S0${i}`, ...(i < 3 ? {} : { legId: 'k', legName: 'Top' }) }),
+  ),
   directions: ['to base', 'from base'],
-  scales: { base: scale, out: scale },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
   order: { scheme: 'as listed', seed: 1 },
-  sameAs: [],
-  marginDb: 3,
-  reliability: 0.9,
-  surroundings: 'mixed',
-  controlLinkId: null,
-  need: { floorM: null, ceilingM: null },
-}
-const entry = (n: number, body: EntryBody, supersedes: string | null = null): Entry => ({
-  id: `e${n}`,
-  runId: 'r',
-  device: 'd',
-  role: 'out there',
-  wallTime: '2026-05-16T08:00:00Z',
-  seq: n,
-  supersedes,
-  body,
 })
+const entry = (n: number, body: EntryBody, supersedes: string | null = null): Entry =>
+  testEntry(body, { id: `e${n}`, seq: n, supersedes })
 const check = (n: number, markId: string, text: string, state: 'graded' | 'sent' = 'graded') =>
-  entry(n, {
-    kind: 'check',
-    markId,
-    linkId: 'a',
-    direction: 'to base',
-    repeat: 1,
-    text,
-    calls: 2,
-    remark: 'wet',
-    state,
-  })
+  entry(n, { kind: 'check', ...checkOf(markId, 'a', text, { calls: 2, remark: 'wet', state }) })
 
 describe('stripModel', () => {
   it('is the plan before a run: every check still to make', () => {

@@ -1,65 +1,20 @@
 import { describe, expect, it } from 'vitest'
-import type { Link, Rig } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
-import { foldEntries, type Entry, type Mark, type TrialPlan } from '@/core/trial'
+import { defaultScale } from '@/core/reports'
+import { testEntry } from '@/core/testing/entries'
+import { checkOf, link, mark, planWith, rig, RS } from '@/core/testing/plans'
+import { foldEntries, type Entry } from '@/core/trial'
 import { expectedChance } from '../hints/expected'
 import { LOG_PROTOCOL } from '@/core/trial'
 import type { RunPack } from '../log/runPack'
 import { NOTHING_WRITTEN, sheetRows, writtenBody, writtenProblem, type SheetRow } from './sheetRows'
 
-const rig = (id: string) => ({ id, letter: id, name: id }) as unknown as Rig
-const link = (id: string): Link => ({ id, letter: id, name: `Rig ${id}`, base: rig('H'), out: rig(id) })
-const mark = (id: string, distanceM: number): Mark => ({
-  id,
-  name: id,
-  legId: 'shore',
-  legName: 'Shore',
-  distanceM,
-  distanceSdM: null,
-  alongM: null,
-  bearingDeg: 90,
-  lat: null,
-  lon: null,
-})
-const scale = defaultScale('readability-strength')
-const plan: TrialPlan = {
-  base: null,
-  trialName: 'T',
-  question: '',
-  links: [link('A'), link('B')],
-  marks: [mark('s1', 100), mark('s2', 400)],
+const plan = planWith({
+  links: ['A', 'B'].map((id) => link(rig(id), rig('H'))),
+  marks: [mark('s1', 100), mark('s2', 400)].map((m) => ({ ...m, legId: 'shore', bearingDeg: 90 })),
   directions: ['to base', 'from base'],
-  scales: { base: scale, out: defaultScale('heard') },
-  copyRule: USUAL_COPY_RULE,
-  repeats: 1,
-  order: { scheme: 'as listed', seed: 5 },
-  sameAs: [],
-  marginDb: 3,
-  reliability: 0.9,
-  surroundings: 'mixed',
-  controlLinkId: null,
-  need: { floorM: null, ceilingM: null },
-}
-const logged: Entry = {
-  id: '01970000-0000-7000-8000-000000000001',
-  runId: 'r',
-  device: 'd',
-  role: 'out there',
-  wallTime: '2026-05-16T08:00:00Z',
-  seq: 1,
-  supersedes: null,
-  body: {
-    kind: 'check',
-    markId: 's1',
-    linkId: 'A',
-    direction: 'to base',
-    repeat: 1,
-    text: '5 by 7',
-    calls: 1,
-    remark: '',
-    state: 'graded',
-  },
-}
+  scales: { base: RS, out: defaultScale('heard') },
+})
+const logged = testEntry({ kind: 'check', ...checkOf('s1', 'A', '5 by 7') })
 const rows = sheetRows(plan, foldEntries([logged]))
 const row = (markId: string, linkId: string, direction: string): SheetRow =>
   rows.find((r) => r.check.markId === markId && r.check.linkId === linkId && r.check.direction === direction)!
