@@ -1,10 +1,10 @@
 import { messageOf, refuse } from '@/core/outcome'
 import Database from 'better-sqlite3'
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { coverAt, type Rings } from '@/core/terrain'
+import { freshDatabase } from './testing/database'
 import {
   addAreas,
   addLegToTrial,
@@ -17,7 +17,6 @@ import {
   listAreas,
   listBackdrops,
   measureMark,
-  openDatabase,
   openTrial,
   placeBase,
   storeBackdrop,
@@ -27,10 +26,8 @@ import {
 let folder: string
 let db: Db
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'even-reach-areas-'))
-  db = openDatabase(join(folder, 'a.db'))
+  ;({ db, folder } = freshDatabase())
 })
-afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
 const rings: Rings = [
   [

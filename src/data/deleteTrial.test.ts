@@ -1,44 +1,17 @@
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterEach, beforeEach, expect, it } from 'vitest'
+import { beforeEach, expect, it } from 'vitest'
 import { messageOf } from '@/core/outcome'
 import { testEntry } from '@/core/testing/entries'
-import { link, plan, rig } from '@/core/testing/plans'
-import {
-  addTrial,
-  appendEntries,
-  deleteTrial,
-  openDatabase,
-  openTrial,
-  startRun,
-  trialContents,
-  type Db,
-} from '.'
+import { checkOf, link, plan, rig } from '@/core/testing/plans'
+import { freshDatabase } from './testing/database'
+import { addTrial, appendEntries, deleteTrial, openTrial, startRun, trialContents, type Db } from '.'
 
-let folder: string
 let db: Db
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'even-reach-'))
-  db = openDatabase(join(folder, 'a.db'))
+  db = freshDatabase().db
 })
-afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
 const check = (runId: string, markId = 'm0') =>
-  testEntry(
-    {
-      kind: 'check',
-      markId,
-      linkId: 'a',
-      direction: 'to base',
-      repeat: 1,
-      text: '5 by 7',
-      calls: 1,
-      remark: '',
-      state: 'graded',
-    },
-    { runId },
-  )
+  testEntry({ kind: 'check', ...checkOf(markId, 'a', '5 by 7') }, { runId })
 
 function trialWithRun(): { trialId: string; runId: string } {
   const trialId = addTrial(db, 'T', '', 1)

@@ -1,9 +1,9 @@
-import { existsSync, mkdtempSync, readdirSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { existsSync, readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { afterEach, beforeEach, expect, it } from 'vitest'
+import { beforeEach, expect, it } from 'vitest'
 import { buildIsland } from '@/core/sim'
 import { heightAt, terrainHeight, VOID } from '@/core/terrain'
+import { freshDatabase } from './testing/database'
 import {
   addLegToTrial,
   addOtherSite,
@@ -14,7 +14,6 @@ import {
   listGrids,
   listSites,
   moveMark,
-  openDatabase,
   openTerrain,
   openTrial,
   packGrid,
@@ -27,10 +26,8 @@ import {
 let folder: string
 let db: Db
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'even-reach-grids-'))
-  db = openDatabase(join(folder, 'a.db'))
+  ;({ db, folder } = freshDatabase())
 })
-afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
 const island = (seed = 1) =>
   buildIsland({

@@ -1,23 +1,15 @@
 import { messageOf } from '@/core/outcome'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
-import { addTrial, getMedia, openDatabase, openTrial, planOf, startRun, storeMedia, type Db } from '.'
+import { beforeEach, describe, expect, it } from 'vitest'
+import { freshDatabase } from './testing/database'
+import { addTrial, getMedia, openTrial, planOf, startRun, storeMedia, type Db } from '.'
 
-let folder: string
 let db: Db
 let runId: string
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'even-reach-media-'))
-  db = openDatabase(join(folder, 'a.db'))
+  db = freshDatabase().db
   const trial = addTrial(db, 'T', '', 1)
   const conditions = { note: '', fixedBeforehand: true, imported: false }
   runId = startRun(db, trial, 'R', planOf(openTrial(db, trial)!), conditions)
-})
-afterEach(() => {
-  db.$client.close()
-  rmSync(folder, { recursive: true, force: true })
 })
 
 const bytes = Buffer.from('a sound, as far as the store can tell')

@@ -1,15 +1,12 @@
 import { messageOf } from '@/core/outcome'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterEach, beforeEach, expect, it } from 'vitest'
+import { beforeEach, expect, it } from 'vitest'
+import { freshDatabase } from './testing/database'
 import {
   addTrial,
   appendEntries,
   countEntries,
   entriesOf,
   getRun,
-  openDatabase,
   openTrial,
   planOf,
   readRunIn,
@@ -17,15 +14,9 @@ import {
   type Db,
 } from '.'
 
-let folder: string
 let db: Db
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'even-reach-run-'))
-  db = openDatabase(join(folder, 'a.db'))
-})
-afterEach(() => {
-  db.$client.close()
-  rmSync(folder, { recursive: true, force: true })
+  db = freshDatabase().db
 })
 
 const note = (runId: string, n: number) => ({

@@ -1,12 +1,13 @@
 import { testEntry } from '@/core/testing/entries'
+import { checkOf } from '@/core/testing/plans'
 import { messageOf } from '@/core/outcome'
 import Database from 'better-sqlite3'
-import { existsSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
+import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { beforeEach, describe, expect, it } from 'vitest'
 import { EMPTY_ASSEMBLY, EMPTY_PORT, EXAMPLE_PARTS, type NewPart } from '@/core/kit'
 import { testDay } from './testing/day'
+import { freshDatabase } from './testing/database'
 import {
   addLegToTrial,
   addPaper,
@@ -55,10 +56,8 @@ import {
 let folder: string
 let db: Db
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'even-reach-'))
-  db = openDatabase(join(folder, 'a.db'))
+  ;({ db, folder } = freshDatabase())
 })
-afterEach(() => rmSync(folder, { recursive: true, force: true }))
 
 const rig = (letter: string, more: Partial<RigInput> = {}): RigInput => ({
   letter,
@@ -278,17 +277,7 @@ describe('trials and runs', () => {
       wallTime: '2026-05-16T08:00:00Z',
       seq: 1,
       supersedes: null,
-      body: {
-        kind: 'check' as const,
-        linkId: plan.links[0]!.id,
-        markId: plan.marks[0]!.id,
-        direction: 'to base' as const,
-        repeat: 1,
-        text: '5 by 7',
-        calls: 1,
-        remark: '',
-        state: 'graded' as const,
-      },
+      body: { kind: 'check' as const, ...checkOf(plan.marks[0]!.id, plan.links[0]!.id, '5 by 7') },
     }
     expect(appendEntries(db, [entry])).toEqual([entry.id])
     appendEntries(db, [entry, entry])

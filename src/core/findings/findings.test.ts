@@ -4,7 +4,7 @@ import { defaultScale, NOMINAL_METER, USUAL_COPY_RULE, type Scale } from '@/core
 import { ORDINARY_FIELD, simulateRun } from '@/core/sim'
 import type { LoggedCheck, TrialPlan } from '@/core/trial'
 import { inputOf, makeFindings, marksNeeded, reachText, verdictWords, type JudgedPair } from '.'
-import { link, logged, plan, rig, RS } from '@/core/testing/plans'
+import { checkOf, link, logged, plan, rig, RS } from '@/core/testing/plans'
 
 const field = { ...ORDINARY_FIELD, groundLossDb: 14, extraSlopeDb: 24 }
 const findingsOf = (p: TrialPlan, checks: LoggedCheck[], fixed = true) =>
@@ -100,16 +100,7 @@ describe('makeFindings on a simulated field', () => {
     const checks = logged(
       p.marks.flatMap((m, i) =>
         (['to base', 'from base'] as const).flatMap((direction) =>
-          links.map((l) => ({
-            linkId: l.id,
-            markId: m.id,
-            direction,
-            repeat: 1,
-            text: l.id === 'b' ? '5' : i % 5 === 0 ? '5' : '3',
-            calls: 1,
-            remark: '',
-            state: 'graded' as const,
-          })),
+          links.map((l) => checkOf(m.id, l.id, l.id === 'b' ? '5' : i % 5 === 0 ? '5' : '3', { direction })),
         ),
       ),
     )

@@ -1,19 +1,10 @@
 import { expect, it } from 'vitest'
 import { foldEntries } from '@/core/trial'
 import { testEntry } from '@/core/testing/entries'
+import { checkOf } from '@/core/testing/plans'
 import { whyFailed, whyFailedWords } from './whyFailed'
 
-const check = testEntry({
-  kind: 'check',
-  markId: 'm7',
-  linkId: 'a',
-  direction: 'to base',
-  repeat: 1,
-  text: 'not heard',
-  calls: 2,
-  remark: '',
-  state: 'graded',
-})
+const check = testEntry({ kind: 'check', ...checkOf('m7', 'a', 'not heard', { calls: 2 }) })
 const test = (what: string, heard: boolean) =>
   testEntry({ kind: 'other', what: 'test', detail: { about: check.id, test: what, heard } })
 const words = (...more: ReturnType<typeof testEntry>[]) =>

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { checkOf } from '@/core/testing/plans'
 import { defaultScale, readReport, USUAL_COPY_RULE, type Scale } from '@/core/reports'
 import type { Mark } from '@/core/trial'
 import { USUAL_CHOICES } from './choices'
@@ -34,14 +35,7 @@ const checks = (pairs: [string, string][], scale: Scale): ReadCheck[] =>
   pairs.flatMap((texts, i) =>
     texts.map((text, k) => ({
       id: `${i}${k}`,
-      linkId: k === 0 ? 'a' : 'b',
-      markId: marks[i]!.id,
-      direction: 'to base' as const,
-      repeat: 1,
-      text,
-      calls: 1,
-      remark: '',
-      state: 'graded' as const,
+      ...checkOf(marks[i]!.id, k === 0 ? 'a' : 'b', text),
       time: '',
       device: 'test',
       role: 'out there',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { messageOf } from '@/core/outcome'
-import { rig } from '@/core/testing/plans'
+import { checkOf, rig } from '@/core/testing/plans'
 import { readEntries } from './readLog'
 
 const entry = (body: object) => ({
@@ -18,17 +18,7 @@ const said = (body: object, more: object = {}) => {
   return read.ok ? 'taken' : messageOf(read)
 }
 const fix = { lat: 47.3, lon: -29.5, accuracyM: 4 }
-const check = {
-  kind: 'check',
-  markId: 'm',
-  linkId: 'l',
-  direction: 'to base',
-  repeat: 1,
-  text: '5 by 7',
-  calls: 1,
-  remark: '',
-  state: 'graded',
-}
+const check = { kind: 'check', ...checkOf('m', 'l', '5 by 7') }
 const { markId, linkId, direction, repeat } = check
 const key = { markId, linkId, direction, repeat }
 const GOOD: [string, object][] = [

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest'
+import { checkOf } from '@/core/testing/plans'
 import { testDay } from '@/data/testing/day'
 import type { EntryBody } from '@/core/trial'
 import {
@@ -56,17 +57,7 @@ describe('a trial in a line', () => {
   it('that is going on says how far it is and leads to the field', () => {
     const { links, marks } = planOf(open(trialId))
     const runId = again()
-    write(runId, {
-      kind: 'check',
-      linkId: links[0]!.id,
-      markId: marks[0]!.id,
-      direction: 'to base',
-      repeat: 1,
-      text: '5 by 7',
-      calls: 1,
-      remark: '',
-      state: 'graded',
-    })
+    write(runId, { kind: 'check', ...checkOf(marks[0]!.id, links[0]!.id, '5 by 7') })
     expect(line(trialId).step).toBe('field')
     expect(line(trialId).state).toMatch(/^1 of \d+ checks made$/)
   })

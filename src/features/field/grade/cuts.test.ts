@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { testEntry } from '@/core/testing/entries'
-import { asLogged, foldEntries, type CheckBody, type EntryBody, type Recording } from '@/core/trial'
+import { checkOf } from '@/core/testing/plans'
+import { asLogged, foldEntries, type EntryBody, type Recording } from '@/core/trial'
 import { agreementOf, cutsOf, listeningOrder, secondsAt, sentTo, startFrom } from './cuts'
 import { columnsOf, peaksOf } from './peaks'
 import { trackAt } from './trackAt'
@@ -8,20 +9,7 @@ import { trackAt } from './trackAt'
 const entry = (body: EntryBody, wallTime: string) => testEntry(body, { wallTime })
 const at = (s: number) => new Date(Date.UTC(2026, 4, 16, 8, 0, s)).toISOString()
 const sent = (linkId: string, s: number, direction: 'to base' | 'from base' = 'to base') =>
-  entry(
-    {
-      kind: 'check',
-      markId: 'm',
-      linkId,
-      direction,
-      repeat: 1,
-      text: 'sent',
-      calls: 1,
-      remark: '',
-      state: 'sent',
-    },
-    at(s),
-  )
+  entry({ kind: 'check', ...checkOf('m', linkId, 'sent', { direction, state: 'sent' }) }, at(s))
 const recording: Recording = {
   mediaId: 'x',
   name: 'a.wav',
@@ -68,16 +56,7 @@ describe('a recording cut at the times of sending', () => {
 })
 
 describe('two listeners', () => {
-  const body: CheckBody = {
-    linkId: 'a',
-    markId: 'm',
-    direction: 'to base',
-    repeat: 1,
-    text: '',
-    calls: 1,
-    remark: '',
-    state: 'sent',
-  }
+  const body = checkOf('m', 'a', '', { state: 'sent' })
   const check = (id: string, grades: [string, string][]) => ({
     ...asLogged(body, { id, time: at(0), device: 'd', role: 'out there' }),
     grades: grades.map(([listener, text], i) => ({

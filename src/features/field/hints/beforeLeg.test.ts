@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { testEntry } from '@/core/testing/entries'
+import { checkOf } from '@/core/testing/plans'
 import { foldEntries, type EntryBody, type Mark, type ScheduledCheck, type TrialPlan } from '@/core/trial'
 import { beforeLeg } from './beforeLeg'
 
@@ -13,17 +14,7 @@ const said = (at: string, ...bodies: EntryBody[]) =>
   })
 const conditions: EntryBody = { kind: 'conditions', when: 'start', values: {}, ticked: [] }
 const noise = (markId: string | null): EntryBody => ({ kind: 'noise', markId, text: 'S2', note: '' })
-const check: EntryBody = {
-  kind: 'check',
-  markId: 's1',
-  linkId: 'a',
-  direction: 'to base',
-  repeat: 1,
-  text: '5 by 9',
-  calls: 1,
-  remark: '',
-  state: 'graded',
-}
+const check: EntryBody = { kind: 'check', ...checkOf('s1', 'a', '5 by 9') }
 
 describe('what can only be logged before a leg', () => {
   it('is asked for until it is there', () => {

@@ -11,7 +11,7 @@ import {
 import { draftText, EMPTY_DRAFT } from '../pad/draft'
 import { edgeWarning } from './edgeWarning'
 import { messageOf } from '@/core/outcome'
-import { plan as testPlan, link, rig } from '@/core/testing/plans'
+import { checkOf, plan as testPlan, link, rig } from '@/core/testing/plans'
 import { readRunFile } from '@/core/trial/readLog'
 import { baseFrom, guideTo, speedOf, withSpeed } from '../position/guide'
 import { replaySource, type Position } from '../position/positionSource'
@@ -139,21 +139,9 @@ describe('the edge does not come', () => {
   const marks = [100, 200, 300, 400].map((m, i) => mark(`s${i + 1}`, m))
   const plan = { marks, links: [] } as unknown as TrialPlan
   const checks = (text: string) =>
-    marks.slice(0, 3).flatMap((m) =>
-      ['A', 'B'].map((linkId) =>
-        entry({
-          kind: 'check',
-          markId: m.id,
-          linkId,
-          direction: 'to base',
-          repeat: 1,
-          text,
-          calls: 1,
-          remark: '',
-          state: 'graded',
-        }),
-      ),
-    )
+    marks
+      .slice(0, 3)
+      .flatMap((m) => ['A', 'B'].map((linkId) => entry({ kind: 'check', ...checkOf(m.id, linkId, text) })))
   const now = { markId: 's4', mark: marks[3]! } as unknown as ScheduledCheck
   it('is said near the last mark where all was heard, with what would bring it', () => {
     expect(edgeWarning({ plan, log: foldEntries(checks('5 by 9')), now })).toMatch(

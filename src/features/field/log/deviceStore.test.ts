@@ -1,17 +1,15 @@
 import 'fake-indexeddb/auto'
-import { mkdtempSync, rmSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 } from 'uuid'
 import { seededRandom } from '@/core/stats/seededRandom'
+import { checkOf } from '@/core/testing/plans'
 import type { Entry } from '@/core/trial'
+import { freshDatabase } from '@/data/testing/database'
 import {
   addTrial,
   appendEntries,
   countEntries,
   entriesOf,
-  openDatabase,
   openTrial,
   planOf,
   startRun,
@@ -23,22 +21,16 @@ import { EntryQueue, type Wire } from './entryQueue'
 import { messageOf } from '@/core/outcome'
 import { readEntries } from '@/core/trial/readLog'
 
-let folder: string
 let db: Db
 let runId: string
 beforeEach(() => {
-  folder = mkdtempSync(join(tmpdir(), 'even-reach-lost-'))
-  db = openDatabase(join(folder, 'a.db'))
+  db = freshDatabase().db
   const trial = addTrial(db, 'Wet hill', '', 1)
   runId = startRun(db, trial, 'Run', planOf(openTrial(db, trial)!), {
     note: '',
     fixedBeforehand: false,
     imported: false,
   })
-})
-afterEach(() => {
-  db.$client.close()
-  rmSync(folder, { recursive: true, force: true })
 })
 
 const entry = (device: string, seq: number): Entry => ({
@@ -49,17 +41,7 @@ const entry = (device: string, seq: number): Entry => ({
   wallTime: new Date().toISOString(),
   seq,
   supersedes: null,
-  body: {
-    kind: 'check',
-    markId: `m${seq % 30}`,
-    linkId: 'l',
-    direction: 'to base',
-    repeat: 1,
-    text: '5 by 7',
-    calls: 1,
-    remark: '',
-    state: 'graded',
-  },
+  body: { kind: 'check', ...checkOf(`m${seq % 30}`, 'l', '5 by 7') },
 })
 
 /** The server's own code behind a proxy that drops, delays, repeats and reorders 30 % of the requests. */

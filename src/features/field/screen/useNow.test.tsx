@@ -3,7 +3,7 @@ import { act, renderHook } from '@testing-library/react'
 import { describe, expect, it } from 'vitest'
 import { defaultScale } from '@/core/reports'
 import { testEntry } from '@/core/testing/entries'
-import { link, plan, rig } from '@/core/testing/plans'
+import { checkOf, link, plan, rig } from '@/core/testing/plans'
 import { foldEntries, type Entry } from '@/core/trial'
 import type { Role } from '../log/useRunLog'
 import { useNow } from './useNow'
@@ -35,19 +35,7 @@ describe('what is asked for now', () => {
     act(() => hook.result.current.choose(other))
     expect(hook.result.current.now).toMatchObject({ markId: other.markId, linkId: other.linkId })
     const { markId, linkId, direction, repeat } = other
-    entries.push(
-      testEntry({
-        kind: 'check',
-        markId,
-        linkId,
-        direction,
-        repeat,
-        text: '5 by 7',
-        calls: 1,
-        remark: '',
-        state: 'graded',
-      }),
-    )
+    entries.push(testEntry({ kind: 'check', ...checkOf(markId, linkId, '5 by 7', { direction, repeat }) }))
     hook.rerender({ log: foldEntries(entries) })
     expect(hook.result.current.open).toHaveLength(11)
     expect(hook.result.current.now!.markId).toBe('m0')
