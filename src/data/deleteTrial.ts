@@ -47,9 +47,17 @@ export function trialContents(db: Db, trialId: string): TrialContents | null {
   }
 }
 
-const NEVER_DELETED = sql.raw(
-  "CREATE TRIGGER `entry_never_deleted` BEFORE DELETE ON `entry` BEGIN SELECT RAISE(ABORT, 'the log is append-only'); END",
-)
+/** The one place where entries go: the trigger that keeps them is put back as it stood, in the same transaction. */
+function deleteEntries(tx: Db, runs: readonly string[]): void {
+  const guard = tx.get<{ sql: string }>(
+    sql`SELECT sql FROM sqlite_master WHERE type = 'trigger' AND name = 'entry_never_deleted'`,
+  )
+  tx.run(sql`DROP TRIGGER entry_never_deleted`)
+  tx.delete(entry)
+    .where(inArray(entry.runId, [...runs]))
+    .run()
+  tx.run(sql.raw(guard.sql))
+}
 
 /**
  * Deletes a trial with its runs and their logs. Where checks were logged, they must have been written to a file
@@ -71,10 +79,7 @@ export function deleteTrial(db: Db, trialId: string, written: string | null = nu
     tx.delete(importedFile).where(eq(importedFile.trialId, trialId)).run()
     if (runs.length > 0) {
       tx.delete(media).where(inArray(media.runId, runs)).run()
-      // The one place where entries go: the trigger that keeps them is put back in the same transaction.
-      tx.run(sql.raw('DROP TRIGGER `entry_never_deleted`'))
-      tx.delete(entry).where(inArray(entry.runId, runs)).run()
-      tx.run(NEVER_DELETED)
+      deleteEntries(tx, runs)
       tx.delete(run).where(inArray(run.id, runs)).run()
     }
     tx.delete(trial).where(eq(trial.id, trialId)).run()
