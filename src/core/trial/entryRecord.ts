@@ -16,8 +16,7 @@ import {
   text,
   variant,
 } from '@/core/schema'
-import { COMPARISONS } from './terms'
-import { MARK_MEANS } from './terms'
+import { COMPARISONS, MARK_MEANS } from './terms'
 import { checkKeyFields, checkKeyRecord, markRecord } from './planRecord'
 
 const direction = oneOf(DIRECTIONS)

@@ -1,7 +1,7 @@
 export * from './balancedOrder'
 export * from './earStates'
 export * from './entry'
-export * from './runFile'
+export type { RunFile } from './runFileRecord'
 export * from './terms'
 export * from './foldEntries'
 export * from './listeningClock'
