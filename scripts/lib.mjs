@@ -1,7 +1,7 @@
 // What the scripts share. Only what Node ships: they run before anything is installed.
 import { spawn, spawnSync } from 'node:child_process'
 import { createHash } from 'node:crypto'
-import { existsSync, mkdirSync, readdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 
@@ -11,40 +11,31 @@ export const env = { ...process.env, NEXT_TELEMETRY_DISABLED: '1' }
 export const bin = (name) => join(root, 'node_modules', '.bin', name)
 const windows = process.platform === 'win32'
 
-/** Every file under a path, or the file itself. */
-function files(path) {
-  if (!existsSync(path)) return []
-  const below = (folder) =>
-    readdirSync(folder, { withFileTypes: true }).flatMap((e) => {
-      const at = join(folder, e.name)
-      return e.isDirectory() ? below(at) : [at]
-    })
-  try {
-    return below(path)
-  } catch {
-    return [path]
-  }
+/** Every file under a path from the root, or the file itself, with "/" between folders. */
+export function files(path) {
+  if (!existsSync(join(root, path))) return []
+  if (statSync(join(root, path)).isFile()) return [path]
+  return readdirSync(join(root, path)).flatMap((name) => files(`${path}/${name}`))
 }
 
 /** One fingerprint of the contents of files and folders. */
-export function fingerprint(paths, keep = () => true) {
+function fingerprint(paths, keep = () => true) {
   const hash = createHash('sha256')
   for (const path of paths)
-    for (const file of files(join(root, path)).filter(keep).sort())
-      hash.update(file.slice(root.length)).update(readFileSync(file))
+    for (const file of files(path).filter(keep).sort())
+      hash.update(file).update(readFileSync(join(root, file)))
   return hash.digest('hex')
 }
 
 const read = (file) => (existsSync(file) ? readFileSync(file, 'utf8') : null)
 
-/** Does work again only where what it is made from has changed. */
-export function ensure(noteFile, print, work) {
+/** Does work again only where what it is made from has changed; ends all where it fails. */
+function ensure(noteFile, print, work) {
   const note = join(root, noteFile)
-  if (read(note) === print) return false
-  work()
+  if (read(note) === print) return
+  if (!work()) process.exit(1)
   mkdirSync(dirname(note), { recursive: true })
   writeFileSync(note, print)
-  return true
 }
 
 export function run(command, args, more = {}) {
@@ -66,18 +57,15 @@ export function gather(command, args, more = {}) {
   })
 }
 
-/** Installs what the lock file names, where it is another than was installed. @returns whether all is there */
+/** Installs what the lock file names, where it is another than was installed. */
 export function ensureInstalled() {
-  let ok = true
   ensure('node_modules/.installed-from', fingerprint(['package-lock.json']), () => {
     console.log('Installing what is missing; the first time takes some minutes.')
-    ok = run('npm', ['ci', '--no-audit', '--no-fund'])
-    if (!ok) process.exit(1)
+    return run('npm', ['ci', '--no-audit', '--no-fund'])
   })
-  return ok
 }
 
-const isTest = (file) => /\.test\.tsx?$|[\\/]testing[\\/]/.test(file)
+const isTest = (file) => /\.test\.tsx?$|\/testing\//.test(file)
 const BUILT_FROM = [
   'src',
   'next.config.ts',
@@ -94,7 +82,7 @@ export function ensureBuilt() {
     fingerprint(BUILT_FROM, (f) => !isTest(f)),
     () => {
       console.log('Building.')
-      if (!run(process.execPath, ['scripts/build.mjs'])) process.exit(1)
+      return run(process.execPath, ['scripts/build.mjs'])
     },
   )
 }

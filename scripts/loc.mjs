@@ -1,23 +1,17 @@
 // The share of tests in all lines of code that are not blank.
-import { readdirSync, readFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { files, root } from './lib.mjs'
 
-function lines(folder) {
-  return readdirSync(folder, { withFileTypes: true }).flatMap((e) => {
-    const path = join(folder, e.name)
-    if (e.isDirectory()) return e.name === 'migrations' || e.name === 'fixtures' ? [] : lines(path)
-    if (!/\.tsx?$/.test(e.name)) return []
-    return [
-      {
-        path,
-        n: readFileSync(path, 'utf8')
-          .split('\n')
-          .filter((l) => l.trim() !== '').length,
-      },
-    ]
-  })
-}
-const all = [...lines('src'), ...lines('e2e')]
+const all = ['src', 'e2e']
+  .flatMap(files)
+  .filter((path) => /\.tsx?$/.test(path) && !/\/(migrations|fixtures)\//.test(path))
+  .map((path) => ({
+    path,
+    n: readFileSync(join(root, path), 'utf8')
+      .split('\n')
+      .filter((l) => l.trim() !== '').length,
+  }))
 const isTest = ({ path }) => /\.test\.tsx?$/.test(path) || path.startsWith('e2e')
 const sum = (list) => list.reduce((s, f) => s + f.n, 0)
 const tests = sum(all.filter(isTest))

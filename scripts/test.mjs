@@ -76,19 +76,19 @@ gate('build', () => {
   return true
 })
 await together([
-  ['lint', bin('eslint'), ['.', '--max-warnings', '0']],
-  ['types', bin('tsc'), ['-b', 'tsconfig.all.json']],
+  ['lint', 'npm', ['run', '-s', 'lint']],
+  ['types', 'npm', ['run', '-s', 'types']],
   [
     'unit tests',
     bin('vitest'),
     ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${join(results, 'vitest.json')}`],
   ],
   ['format', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
-  ['unused', bin('knip'), ['--no-progress']],
-  ['imports', bin('depcruise'), ['src', '--include-only', '^src']],
+  ['unused', 'npm', ['run', '-s', 'unused']],
+  ['imports', 'npm', ['run', '-s', 'imports']],
   ['house', process.execPath, ['scripts/house.mjs']],
 ])
-gate('sizes', () => run(process.execPath, ['scripts/sizes.mjs']))
+gate('sizes', () => run('npm', ['run', '-s', 'sizes']))
 if (!quick)
   gate('browser tests', () =>
     run(bin('playwright'), ['test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'playwright.json') }),
