@@ -71,3 +71,10 @@ export async function newGround(page: Page, name: string) {
   await page.getByRole('link', { name: /^Ground/ }).click()
   await expect(page.getByRole('heading', { name: 'Ground', level: 1 })).toBeVisible()
 }
+
+/** What a button that copies put on the clipboard, read once it says that it did. */
+export async function copied(button: Locator): Promise<string> {
+  await button.click()
+  await expect(button.locator('xpath=following-sibling::*[@role="status"]')).toHaveText('Copied')
+  return button.page().evaluate(() => navigator.clipboard.readText())
+}

@@ -1,6 +1,6 @@
 import { expect, test } from './test'
 import { readFileSync } from 'node:fs'
-import { expectAxeClean, expectNoOverflow, openTrial } from './app'
+import { copied, expectAxeClean, expectNoOverflow, openTrial } from './app'
 
 test('findings: knobs turned over the same log, the levels, where it flips, and a need held against the rigs', async ({
   page,
@@ -59,8 +59,7 @@ test('findings: knobs turned over the same log, the levels, where it flips, and 
       .subarray(1, 4)
       .toString(),
   ).toBe('PNG')
-  await levels.getByRole('button', { name: 'Copy its data as CSV' }).click()
-  expect(await page.evaluate(() => navigator.clipboard.readText())).toMatch(
+  expect(await copied(levels.getByRole('button', { name: 'Copy its data as CSV' }))).toMatch(
     /^link,direction,distance_m,low_db,high_db,not_heard/,
   )
 

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from './test'
-import { expectAxeClean, expectNoOverflow, openTrial } from './app'
+import { copied, expectAxeClean, expectNoOverflow, openTrial } from './app'
 
 // Findings of a run take the server a second or two, and several on a slow machine.
 const slowly = expect.configure({ timeout: 40_000 })
@@ -49,8 +49,7 @@ test('what goes in can be chosen, each with its reason, and taken back; runs are
     timeout: 120_000,
   })
   await expect(part(page, 'Where and when it holds')).toContainText('By leg')
-  await page.getByRole('button', { name: 'Copy these differences as CSV' }).click()
-  const csv = await page.evaluate(() => navigator.clipboard.readText())
+  const csv = await copied(page.getByRole('button', { name: 'Copy these differences as CSV' }))
   expect(csv.split('\r\n')[0]).toBe('by,part,a,b,difference_db,low90_db,high90_db,marks,changes,flips')
   expect(csv).toMatch(/\r\nleg,[^,]+,Stub whip,Long whip,-\d/)
   await expect(part(page, 'Against the prediction')).toContainText('prediction')

@@ -1,4 +1,5 @@
 import { expect, test, type Page } from './test'
+import { copied } from './app'
 
 async function addRig(page: Page, rig: { name: string; kind?: string; power: string; height: string }) {
   await page.getByRole('button', { name: 'Enter figures only' }).click()
@@ -106,8 +107,7 @@ test('a trial from nothing, logged by keyboard, to a finding', async ({ page }) 
       page.getByText(/^Tall ferry whip is better than Short ferry whip by \d\.\d S-units/).first(),
     ).toBeVisible()
     await expect(page.getByText('The number of marks was fixed beforehand and carried out')).toBeVisible()
-    await page.getByRole('button', { name: 'Copy the differences as CSV' }).click()
-    const csv = await page.evaluate(() => navigator.clipboard.readText())
+    const csv = await copied(page.getByRole('button', { name: 'Copy the differences as CSV' }))
     expect(csv.split('\r\n')[0]).toContain('direction,a,b,verdict')
     expect(csv).toContain('Short ferry whip')
   })
