@@ -65,8 +65,15 @@ export class DeviceDb extends Dexie {
       tx.onabort = () => reject(tx.error ?? new Error('The device did not store it'))
     })
     const store = tx.objectStore('entries')
-    for (const entry of entries) store.add(entry)
-    tx.commit()
+    try {
+      for (const entry of entries) store.add(entry)
+      tx.commit()
+    } catch (e) {
+      // Left alone, the browser would commit those before the one that cannot be stored.
+      done.catch(() => undefined)
+      tx.abort()
+      throw e
+    }
     await done
   }
 
