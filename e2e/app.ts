@@ -75,6 +75,6 @@ export async function newGround(page: Page, name: string) {
 /** What a button that copies put on the clipboard, read once it says that it did. */
 export async function copied(button: Locator): Promise<string> {
   await button.click()
-  await expect(button.locator('xpath=following-sibling::*[@role="status"]')).toHaveText('Copied')
+  await expect(button.locator('xpath=following-sibling::*[1]')).toHaveText('Copied')
   return button.page().evaluate(() => navigator.clipboard.readText())
 }
