@@ -19,6 +19,7 @@ module.exports = {
       'units',
       'schema',
       'stats',
+      'model',
       'geo',
       'rf',
       'propagation',

@@ -1,0 +1,227 @@
+import { sortedQuantile } from '@/core/stats/sortedQuantile'
+import type { Draw, ModelFit } from './fit'
+import { nought } from './nought'
+import { copyCurve, type CopyCurve, type ModelRule } from './margins'
+
+/** What the draws say of one figure. */
+export interface Posterior {
+  mean: number
+  sd: number
+  /** The 2.5, 5, 25, 50, 75, 95 and 97.5 % points. */
+  q025: number
+  q05: number
+  q25: number
+  q50: number
+  q75: number
+  q95: number
+  q975: number
+  /** The chance that it is above nought. */
+  above: number
+}
+
+/** Sums a figure up over all draws. @param values one for each draw */
+export function posteriorOf(fit: ModelFit, values: ArrayLike<number>): Posterior {
+  const n = fit.draws.length
+  const sorted = Float64Array.from(values).sort()
+  let [mean, square, above] = [0, 0, 0]
+  for (const v of sorted) {
+    mean += v / n
+    if (v > 0) above += 1 / n
+  }
+  for (const v of sorted) square += (v - mean) ** 2 / n
+  const at = (p: number) => sortedQuantile(sorted, p)
+  return {
+    mean,
+    sd: Math.sqrt(square),
+    q025: at(0.025),
+    q05: at(0.05),
+    q25: at(0.25),
+    q50: at(0.5),
+    q75: at(0.75),
+    q95: at(0.95),
+    q975: at(0.975),
+    above,
+  }
+}
+
+/** The mean of a figure over all draws. */
+export function meanOf(fit: ModelFit, of: (draw: Draw) => number): number {
+  return fit.draws.reduce((sum, d) => sum + of(d), 0) / fit.draws.length
+}
+
+/** The chance of something, by the draws in which it is so. */
+export function chanceOf(fit: ModelFit, so: (draw: number) => boolean): number {
+  return fit.draws.reduce((n, _, i) => (so(i) ? n + 1 : n), 0) / fit.draws.length
+}
+
+/** How strong a link is at a listener against the others, known terms taken out (evened) or left in, dB, by draw. */
+export function linkLevels(fit: ModelFit, link: number, listener: number, known: boolean): Float64Array {
+  const { layout, at } = fit.field
+  const taken = known ? fit.data.input.knownDb[link]![listener]! : 0
+  return Float64Array.from(
+    fit.draws,
+    ({ x }) =>
+      taken +
+      x[at + layout.link[link]!]! +
+      (layout.linkAt.length > 0 ? x[at + layout.linkAt[link]![listener]!]! : 0),
+  )
+}
+
+/**
+ * Link a less link b, dB, by draw.
+ * @param listeners one, or several whose mean is taken
+ */
+export function differenceDraws(
+  fit: ModelFit,
+  a: number,
+  b: number,
+  listeners: readonly number[],
+  known = false,
+): Float64Array {
+  const out = new Float64Array(fit.draws.length)
+  for (const d of listeners) {
+    const [p, q] = [linkLevels(fit, a, d, known), linkLevels(fit, b, d, known)]
+    for (let i = 0; i < out.length; i++) out[i]! += (p[i]! - q[i]!) / listeners.length
+  }
+  return out
+}
+
+/** No level falls by less than 10 dB a decade; draws whose weight is next to nothing may. */
+const LEAST_SLOPE = 1
+
+/** The slope n by draw. */
+export function slopeDraws(fit: ModelFit): Float64Array {
+  const { layout, at } = fit.field
+  return Float64Array.from(fit.draws, ({ x }) => Math.max(LEAST_SLOPE, x[at + layout.slope]!))
+}
+
+/** A listener's k-th cut by draw, dB. @param k from 1 */
+export function cutDraws(fit: ModelFit, listener: number, k: number): Float64Array {
+  const first = fit.field.at + fit.field.layout.cut[listener]!
+  return Float64Array.from(fit.draws, ({ x }) => {
+    let sum = 0
+    for (let j = 0; j < k; j++) sum += x[first + j]!
+    return sum
+  })
+}
+
+/** The step of a rule at a listener: hearing, or half the words, where its list has no such step. */
+function ruleCut(fit: ModelFit, listener: number, rule: ModelRule): Float64Array {
+  const { counts, steps } = fit.data.input.listeners[listener]!
+  if (counts) return cutDraws(fit, listener, rule.share ? 2 : 1)
+  return cutDraws(fit, listener, Math.min(rule.step, steps))
+}
+
+/**
+ * Margin of a link at the middle distance over the rule's cut at a listener, dB by draw, power and all known terms in
+ * it unless they are evened.
+ */
+function marginDraws(
+  fit: ModelFit,
+  link: number,
+  listener: number,
+  rule: ModelRule,
+  known = true,
+): Float64Array {
+  const { layout, at } = fit.field
+  const cut = ruleCut(fit, listener, rule)
+  const level = linkLevels(fit, link, listener, known)
+  return Float64Array.from(fit.draws, ({ x }, i) => x[at + layout.level[listener]!]! + level[i]! - cut[i]!)
+}
+
+/** What reaches under a rule are read from, worked out once for all links and chances. */
+export class Reaches {
+  private readonly curves: CopyCurve[][]
+  private readonly slope: Float64Array
+  private readonly lgMiddle: number
+  private readonly margins = new Map<string, Float64Array>()
+  private readonly needed = new Map<string, number[]>()
+
+  /** @param rules by listener */
+  constructor(
+    private readonly fit: ModelFit,
+    private readonly rules: readonly ModelRule[],
+  ) {
+    this.curves = rules.map((r, d) => fit.points.map((p) => copyCurve(fit, p, d, r)))
+    this.slope = slopeDraws(fit)
+    this.lgMiddle = Math.log10(fit.data.middleM)
+  }
+
+  private margin(link: number, listener: number): Float64Array {
+    const key = `${link} ${listener}`
+    const made = this.margins.get(key) ?? marginDraws(this.fit, link, listener, this.rules[listener]!)
+    this.margins.set(key, made)
+    return made
+  }
+
+  private neededFor(listener: number, p: number): number[] {
+    const key = `${listener} ${p}`
+    const made = this.needed.get(key) ?? this.curves[listener]!.map((c) => c.marginFor(p))
+    this.needed.set(key, made)
+    return made
+  }
+
+  /**
+   * lg of the reach in m, by draw: how far out the chance of a copy over places like this is still p.
+   * @param p above 0 and below 1
+   */
+  oneWay(link: number, listener: number, p: number): Float64Array {
+    const margin = this.margin(link, listener)
+    const needed = this.neededFor(listener, p)
+    return Float64Array.from(
+      this.fit.draws,
+      ({ point }, i) => this.lgMiddle + (margin[i]! - needed[point]!) / (10 * this.slope[i]!),
+    )
+  }
+
+  /**
+   * lg of the reach in m both ways together, by draw: how far out a copy at both listeners is had at one place with
+   * chance p. The place is the same both ways, so its ground and what the link has of its own are.
+   */
+  bothWays(link: number, p: number): Float64Array {
+    const [a, b] = [0, 1].map((d) => this.margin(link, d)) as [Float64Array, Float64Array]
+    const [far, back] = [0, 1].map((d) => this.oneWay(link, d, p)) as [Float64Array, Float64Array]
+    return Float64Array.from(this.fit.draws, ({ point }, i) => {
+      const one = this.curves[0]![point]!
+      const other = this.curves[1]![point]!
+      const fall = 10 * this.slope[i]!
+      const over = (lg: number) => {
+        const lost = fall * (lg - this.lgMiddle)
+        return one.together(a[i]! - lost, other, b[i]! - lost) - p
+      }
+      // Never farther than the shorter of the two.
+      return nought(over, Math.min(far[i]!, back[i]!), (0.3 * one.placeDb) / fall)
+    })
+  }
+
+  /**
+   * lg of the reach in m from one handset to another by way of a relay, both as far from it, by draw: getting in times
+   * getting out. The two stand in different places, so their ground is not shared.
+   */
+  throughRelay(link: number, p: number): Float64Array {
+    const ways = [0, 1].map((d) => ({ margin: this.margin(link, d), far: this.oneWay(link, d, p), d }))
+    return Float64Array.from(this.fit.draws, ({ point }, i) => {
+      const fall = 10 * this.slope[i]!
+      const over = (lg: number) =>
+        ways.reduce(
+          (c, { margin, d }) =>
+            c * this.curves[d]![point]!.overPlaces(margin[i]! - fall * (lg - this.lgMiddle)),
+          1,
+        ) - p
+      return nought(
+        over,
+        Math.min(ways[0]!.far[i]!, ways[1]!.far[i]!),
+        (0.3 * this.curves[0]![point]!.placeDb) / fall,
+      )
+    })
+  }
+}
+
+/** Mean of the ground at some places, dB, by draw. @param places in the order of the fit's marks */
+export function groundMean(fit: ModelFit, places: readonly number[]): Float64Array {
+  const owns = fit.data.ownMark.length
+  return Float64Array.from(
+    fit.draws,
+    ({ x }) => places.reduce((s, at) => s + x[owns + at]!, 0) / places.length,
+  )
+}

@@ -1,0 +1,303 @@
+import { normalCdf, normalPdf } from '@/core/stats/normal'
+import { Arrow } from './arrow'
+import { Chances, noChance } from './chances'
+import { layoutOf, type Layout } from './layout'
+import type { ModelPriors, NormalPrior, Spreads } from './priors'
+import type { ModelData } from './reports'
+
+/** Below z the ratio φ/Φ is read from its asymptote, which needs no quotient of vanishing numbers. */
+const FAR = -12
+
+/** ln Φ(z) with its first derivative and minus its second. */
+function floorOf(z: number): [ln: number, d: number, curve: number] {
+  const far = z < FAR
+  const r = far ? -z - 1 / z : normalPdf(z) / normalCdf(z)
+  const ln = far ? -0.5 * z * z - Math.log(-z * Math.sqrt(2 * Math.PI)) : Math.log(normalCdf(z))
+  return [ln, r, r * (z + r)]
+}
+
+interface PlacedCell {
+  cell: ModelData['cells'][number]
+  /** The shared unknowns that its level is made of, in order, and how far each weighs. */
+  hangs: Int32Array
+  factors: Float64Array
+}
+
+/**
+ * The posterior of the field, given the spreads: what each link has of its own at a mark, the ground along the
+ * legs, and what is shared (levels, links, slope, cuts), in this order in one vector. Its logarithm, gradient
+ * and curvature.
+ */
+export class Field {
+  readonly layout: Layout
+  readonly size: number
+  /** Where the shared unknowns begin. */
+  readonly at: number
+  readonly chances: Chances
+  readonly gradient: Float64Array
+  readonly curve: Arrow
+  /** Room for its Cholesky factor. */
+  readonly factor: Arrow
+  private readonly cuts: Float64Array[]
+  private readonly cutGradient: Float64Array[]
+  private readonly cutCurve: Float64Array[][]
+  private readonly one = noChance()
+  private readonly cross: Float64Array
+  private readonly cells: PlacedCell[]
+  /** -10 lg of a mark's distance over the middle one. */
+  readonly fall: Float64Array
+
+  constructor(
+    readonly data: ModelData,
+    readonly priors: ModelPriors,
+  ) {
+    this.layout = layoutOf(data)
+    this.at = data.ownMark.length + data.marks.length
+    this.size = this.at + this.layout.size
+    this.chances = new Chances(data, priors)
+    this.gradient = new Float64Array(this.size)
+    this.curve = this.arrow()
+    this.factor = this.arrow()
+    this.cuts = this.layout.cuts.map((k) => new Float64Array(k))
+    this.cutGradient = this.layout.cuts.map((k) => new Float64Array(k))
+    this.cutCurve = this.layout.cuts.map((k) => Array.from({ length: k }, () => new Float64Array(k)))
+    this.fall = Float64Array.from(
+      data.marks,
+      (m) => -10 * Math.log10(data.input.marks[m]!.distanceM / data.middleM),
+    )
+    this.cross = new Float64Array(Math.max(1, ...this.layout.cuts))
+    this.cells = data.cells.map((c) => this.placed(c))
+  }
+
+  private arrow(): Arrow {
+    const { data, layout } = this
+    return new Arrow(data.ownMark, data.marks.length, layout.size)
+  }
+
+  /** The means of the priors, the first cut under all strengths that were heard. */
+  start(): Float64Array {
+    const { layout, data, priors, at } = this
+    const x = new Float64Array(this.size)
+    for (const i of layout.level) x[at + i] = data.levelDb
+    x[at + layout.slope] = priors.slope[0]
+    layout.cut.forEach((first, d) => {
+      const heard = data.patterns.flatMap(({ listener, call }) =>
+        listener === d && 'lowerDb' in call
+          ? [Number.isFinite(call.lowerDb) ? call.lowerDb : call.upperDb - 3]
+          : [],
+      )
+      x[at + first] = Math.min(data.levelDb + priors.firstCut[0], ...heard)
+      for (let k = 1; k < layout.cuts[d]!; k++) x[at + first + k] = this.gapPrior(d)[0]
+    })
+    return x
+  }
+
+  private gapPrior(listener: number): NormalPrior {
+    return this.data.input.listeners[listener]!.counts ? this.priors.halfShare : this.priors.gap
+  }
+
+  /** A listener's cuts, dB. */
+  cutsAt(x: Float64Array, listener: number, into = this.cuts[listener]!): Float64Array {
+    const first = this.at + this.layout.cut[listener]!
+    let sum = 0
+    for (let k = 0; k < into.length; k++) into[k] = sum += x[first + k]!
+    return into
+  }
+
+  /** Level of a cell of reports, dB. */
+  private levelAt(x: Float64Array, { cell, hangs, factors }: PlacedCell): number {
+    let y = cell.knownDb + x[cell.own]! + x[this.data.ownMark.length + cell.mark]!
+    for (let i = 0; i < hangs.length; i++) y += factors[i]! * x[this.at + hangs[i]!]!
+    return y
+  }
+
+  /** Where a cell's level hangs among the shared unknowns, worked out once. */
+  private placed(cell: ModelData['cells'][number]): PlacedCell {
+    const { layout } = this
+    const on: [number, number][] = [
+      [layout.level[cell.listener]!, 1],
+      [layout.link[cell.link]!, 1],
+      ...(layout.linkAt.length > 0
+        ? [[layout.linkAt[cell.link]![cell.listener]!, 1] as [number, number]]
+        : []),
+      [layout.slope, this.fall[cell.mark]!],
+      ...cell.terms.map(([t, factor]): [number, number] => [layout.term[t]!, factor]),
+    ]
+    on.sort((a, b) => a[0] - b[0])
+    return {
+      cell,
+      hangs: Int32Array.from(on, ([i]) => i),
+      factors: Float64Array.from(on, ([, c]) => c),
+    }
+  }
+
+  /** ln of prior and likelihood at x, up to what hangs on neither x nor the spreads. */
+  value(x: Float64Array, spreads: Spreads): number {
+    return this.prior(x, spreads, false) + this.likelihood(x, spreads, false)
+  }
+
+  /** The same; {@link gradient} and {@link curve} (minus the second derivatives) are filled. */
+  derive(x: Float64Array, spreads: Spreads): number {
+    this.gradient.fill(0)
+    this.curve.clear()
+    return this.prior(x, spreads, true) + this.likelihood(x, spreads, true)
+  }
+
+  private prior(x: Float64Array, spreads: Spreads, derive: boolean): number {
+    const { data, layout, priors, at, gradient, curve } = this
+    const [owns, places] = [data.ownMark.length, data.marks.length]
+    let ln = 0
+    const v = 1 / spreads.ownDb ** 2
+    for (let u = 0; u < owns; u++) {
+      ln -= 0.5 * v * x[u]! * x[u]!
+      if (!derive) continue
+      gradient[u]! -= v * x[u]!
+      curve.own[u]! += v
+    }
+    ln -= owns * Math.log(spreads.ownDb)
+    for (let m = 0; m < places; m++) {
+      const gap = data.gapM[m]!
+      const r = gap === null ? 0 : Math.exp(-gap / spreads.sharedM)
+      const sd = spreads.groundDb * (gap === null ? 1 : Math.sqrt(-Math.expm1((-2 * gap) / spreads.sharedM)))
+      const w = 1 / (sd * sd)
+      const off = x[owns + m]! - (r === 0 ? 0 : r * x[owns + m - 1]!)
+      ln -= 0.5 * w * off * off + Math.log(sd)
+      if (!derive) continue
+      gradient[owns + m]! -= w * off
+      curve.ground[m]! += w
+      if (r === 0) continue
+      gradient[owns + m - 1]! += w * r * off
+      curve.ground[m - 1]! += w * r * r
+      curve.groundBefore[m]! -= w * r
+    }
+    const normal = (i: number, mean: number, sd: number) => {
+      const z = (x[at + i]! - mean) / sd
+      ln -= 0.5 * z * z
+      if (!derive) return
+      gradient[at + i]! -= z / sd
+      curve.shared[i]![i]! += 1 / (sd * sd)
+    }
+    const floored = (i: number, [where, over]: readonly [number, number]) => {
+      const [l, d, c] = floorOf((x[at + i]! - where) / over)
+      ln += l
+      if (!derive) return
+      gradient[at + i]! += d / over
+      curve.shared[i]![i]! += c / (over * over)
+    }
+    for (const i of layout.level) normal(i, data.levelDb, priors.levelSdDb)
+    layout.term.forEach((i, t) => normal(i, 0, data.input.terms![t]!.sdDb))
+    for (const i of layout.link) normal(i, 0, priors.linkSdDb)
+    for (const i of layout.linkAt.flat()) normal(i, 0, priors.listenerSdDb)
+    normal(layout.slope, ...priors.slope)
+    floored(layout.slope, priors.slopeFloor)
+    layout.cut.forEach((first, d) => {
+      normal(first, data.levelDb + priors.firstCut[0], priors.firstCut[1])
+      for (let k = 1; k < layout.cuts[d]!; k++) {
+        normal(first + k, ...this.gapPrior(d))
+        if (!data.input.listeners[d]!.counts) floored(first + k, priors.gapFloor)
+      }
+    })
+    return ln
+  }
+
+  private likelihood(x: Float64Array, spreads: Spreads, derive: boolean): number {
+    const { chances, one } = this
+    this.cuts.forEach((_, d) => this.cutsAt(x, d))
+    chances.set(spreads, this.cuts)
+    if (derive) {
+      for (const g of this.cutGradient) g.fill(0)
+      for (const rows of this.cutCurve) for (const row of rows) row.fill(0)
+    }
+    let ln = 0
+    const { cross } = this
+    for (const placed of this.cells) {
+      const { cell } = placed
+      const y = this.levelAt(x, placed)
+      const g = this.cutGradient[cell.listener]!
+      const h = this.cutCurve[cell.listener]!
+      let gy = 0
+      let hy = 0
+      if (derive) cross.fill(0)
+      for (let k = 0; k < cell.said.length; k++) {
+        const { pattern, count } = cell.said[k]!
+        if (!derive) {
+          ln += count * chances.lnAt(pattern, y)
+          continue
+        }
+        chances.at(pattern, y, one)
+        ln += count * one.log
+        const a = chances.cutBelow(pattern)
+        const b = chances.cutAbove(pattern)
+        gy += count * one.y
+        hy -= count * one.yy
+        g[a]! += count * one.a
+        cross[a]! -= count * one.ya
+        h[a]![a]! -= count * one.aa
+        if (b < 0) continue
+        g[b]! += count * one.b
+        cross[b]! -= count * one.yb
+        h[b]![b]! -= count * one.bb
+        h[b]![a]! -= count * one.ab
+      }
+      if (derive) this.addCell(placed, gy, hy, cross)
+    }
+    if (derive) this.addCuts()
+    return ln
+  }
+
+  /** Spreads a cell's derivatives by its level over all that the level is the sum of. */
+  private addCell(
+    { cell: { mark, listener, own }, hangs, factors }: PlacedCell,
+    gy: number,
+    hy: number,
+    cross: Float64Array,
+  ): void {
+    const { layout, data, at, gradient, curve } = this
+    const g = data.ownMark.length + mark
+    gradient[own]! += gy
+    gradient[g]! += gy
+    curve.own[own]! += hy
+    curve.ownGround[own]! += hy
+    curve.ground[mark]! += hy
+    const ownRow = curve.ownShared[own]!
+    const groundRow = curve.groundShared[mark]!
+    for (let n = 0; n < hangs.length; n++) {
+      const i = hangs[n]!
+      const c = factors[n]!
+      const by = c * hy
+      gradient[at + i]! += c * gy
+      ownRow[i]! += by
+      groundRow[i]! += by
+      const row = curve.shared[i]!
+      for (let k = 0; k <= n; k++) row[hangs[k]!]! += factors[k]! * by
+    }
+    // A cut is the sum of the first and of the gaps up to it, so what a gap does is the sum over the cuts above it.
+    const first = layout.cut[listener]!
+    let sum = 0
+    for (let k = layout.cuts[listener]! - 1; k >= 0; k--) {
+      sum += cross[k]!
+      if (sum === 0) continue
+      ownRow[first + k]! += sum
+      groundRow[first + k]! += sum
+      const row = curve.shared[first + k]!
+      for (let n = 0; n < hangs.length; n++) row[hangs[n]!]! += factors[n]! * sum
+    }
+  }
+
+  private addCuts(): void {
+    const { layout, at, gradient, curve } = this
+    layout.cut.forEach((first, d) => {
+      const [g, h, n] = [this.cutGradient[d]!, this.cutCurve[d]!, layout.cuts[d]!]
+      let sum = 0
+      for (let k = n - 1; k >= 0; k--) {
+        sum += g[k]!
+        gradient[at + first + k]! += sum
+        for (let j = 0; j <= k; j++) {
+          let s = 0
+          for (let p = k; p < n; p++) for (let q = j; q < n; q++) s += p >= q ? h[p]![q]! : h[q]![p]!
+          curve.shared[first + k]![first + j]! += s
+        }
+      }
+    })
+  }
+}

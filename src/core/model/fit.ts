@@ -1,0 +1,179 @@
+import { seededRandom } from '@/core/stats/seededRandom'
+import { Field } from './field'
+import { Guesses } from './guess'
+import { factorAt, modeOf, type Mode } from './mode'
+import { MODEL_PRIORS, SPREADS, spreadsAt, type ModelPriors, type Spreads } from './priors'
+import { modelData, type ModelData, type ModelInput } from './reports'
+import { SAMPLING, sampleSpreads, type SamplingPlan } from './spreadSampling'
+
+/** Spreads that draws were made at, and each listener's cuts at the field's mode there. */
+export interface FitPoint {
+  spreads: Spreads
+  cuts: Float64Array[]
+}
+
+/** One draw of everything, as likely as every other. */
+export interface Draw {
+  /** Which of the fit's points it was made at. */
+  point: number
+  /** The field: own, ground, shared. */
+  x: Float64Array
+}
+
+/** A run under the model: draws from which every answer is read. */
+export interface ModelFit {
+  data: ModelData
+  field: Field
+  points: FitPoint[]
+  draws: Draw[]
+  quality: {
+    /** Effective number of points of the spreads, and of draws. */
+    effectivePoints: number
+    effectiveDraws: number
+    paretoK: number
+    rounds: number
+    /** Neither the usual rounds nor the further ones were enough. */
+    poor: boolean
+    newtonSteps: number
+  }
+}
+
+export interface FitSettings {
+  priors: ModelPriors
+  sampling: SamplingPlan
+  draws: number
+  seed: number
+}
+
+export const FIT_SETTINGS: FitSettings = { priors: MODEL_PRIORS, sampling: SAMPLING, draws: 1200, seed: 1 }
+
+/** A draw's weight against Laplace's approximation is cut off here. */
+const MAX_LN_WEIGHT = 3
+const MIN_EFFECTIVE_DRAWS = 200
+
+/**
+ * Fits the joint model: for each point of the spreads the field's mode and Laplace's approximation about it,
+ * importance sampling over the spreads, and draws of the field, each weighed by the exact posterior over the
+ * approximation it was drawn from. The same reports give the same draws.
+ */
+export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {}): ModelFit {
+  const { priors, sampling, draws: wanted, seed } = { ...FIT_SETTINGS, ...settings }
+  const data = modelData(input)
+  const field = new Field(data, priors)
+  const random = seededRandom(seed)
+  const guesses = new Guesses()
+  let newtonSteps = 0
+  const sampled = sampleSpreads(
+    SPREADS,
+    (theta) => {
+      const spreads = spreadsAt(theta, priors)
+      const guess = guesses.guess(theta)
+      const mode = (guess && modeOf(field, spreads, guess)) ?? modeOf(field, spreads, field.start())
+      if (!mode) return null
+      newtonSteps += mode.steps
+      guesses.add(theta, mode.x)
+      return { ln: mode.evidence - 0.5 * theta.reduce((s, v) => s + v * v, 0), of: { spreads, mode } }
+    },
+    random,
+    sampling,
+  )
+  const once = drawField(field, sampled, wanted, random)
+  const kept = once.effective < MIN_EFFECTIVE_DRAWS ? drawField(field, sampled, 2 * wanted, random) : once
+  return {
+    data,
+    field,
+    points: kept.points,
+    draws: kept.draws,
+    quality: {
+      effectivePoints: sampled.effective,
+      effectiveDraws: kept.effective,
+      paretoK: sampled.paretoK,
+      rounds: sampled.rounds,
+      poor: sampled.effective < sampling.minEffective || sampled.paretoK > sampling.maxParetoK,
+      newtonSteps,
+    },
+  }
+}
+
+/** Fits of one log, read in several ways, as one: the draws of all, each as likely as every other. */
+export function mergedFits(fits: readonly ModelFit[]): ModelFit {
+  const middle = fits[Math.floor(fits.length / 2)]!
+  const qualities = fits.map((f) => f.quality)
+  let before = 0
+  const draws = fits.flatMap((f) => {
+    const offset = before
+    before += f.points.length
+    return f.draws.map((d) => ({ ...d, point: d.point + offset }))
+  })
+  return {
+    ...middle,
+    points: fits.flatMap((f) => f.points),
+    draws,
+    quality: {
+      effectivePoints: qualities.reduce((s, q) => s + q.effectivePoints, 0),
+      effectiveDraws: qualities.reduce((s, q) => s + q.effectiveDraws, 0),
+      paretoK: Math.max(...qualities.map((q) => q.paretoK)),
+      rounds: Math.max(...qualities.map((q) => q.rounds)),
+      poor: qualities.some((q) => q.poor),
+      newtonSteps: qualities.reduce((s, q) => s + q.newtonSteps, 0),
+    },
+  }
+}
+
+/** Whole numbers in proportion to weights that add up to n, the rests carried on from one to the next. */
+function shared(weights: ArrayLike<number>, n: number): number[] {
+  const total = Array.from(weights).reduce((s, w) => s + w, 0)
+  let [sum, given] = [0, 0]
+  return Array.from(weights, (w) => {
+    sum += w / total
+    const upTo = Math.round(sum * n)
+    const mine = upTo - given
+    given = upTo
+    return mine
+  })
+}
+
+/**
+ * Draws of the field: at each point of the spreads as many as its weight has it, in pairs that lie opposite one another
+ * about the mode; then as many of each as its exact weight over the approximation has it.
+ */
+function drawField(
+  field: Field,
+  sampled: ReturnType<typeof sampleSpreads<{ spreads: Spreads; mode: Mode }>>,
+  wanted: number,
+  random: ReturnType<typeof seededRandom>,
+): Pick<ModelFit, 'points' | 'draws'> & { effective: number } {
+  const points: FitPoint[] = []
+  const made: (Draw & { weight: number })[] = []
+  const z = new Float64Array(field.size)
+  shared(sampled.weights, wanted / 2).forEach((pairs, i) => {
+    if (pairs === 0) return
+    const { spreads, mode } = sampled.points[i]!.of
+    const found = factorAt(field, mode, spreads)
+    if (!found) return
+    const { factor, lnDet } = found
+    const cuts = field.layout.cuts.map((k, d) => field.cutsAt(mode.x, d, new Float64Array(k)))
+    const point = points.push({ spreads, cuts }) - 1
+    for (let k = 0; k < pairs; k++) {
+      let square = 0
+      for (let j = 0; j < z.length; j++) {
+        z[j] = random.normal()
+        square += z[j]! * z[j]!
+      }
+      factor.solveUpper(z)
+      for (const side of [1, -1]) {
+        const x = mode.x.map((v, j) => v + side * z[j]!)
+        const ln = field.value(x, spreads) + 0.5 * (square - lnDet) - mode.evidence
+        made.push({ point, x, weight: Math.exp(Math.min(MAX_LN_WEIGHT, ln)) })
+      }
+    }
+  })
+  const weights = made.map((d) => d.weight)
+  const [sum, squares] = [weights.reduce((s, w) => s + w, 0), weights.reduce((s, w) => s + w * w, 0)]
+  const times = shared(weights, wanted)
+  return {
+    points,
+    draws: made.flatMap(({ point, x }, i) => Array.from({ length: times[i]! }, () => ({ point, x }))),
+    effective: (sum * sum) / squares,
+  }
+}

@@ -1,0 +1,196 @@
+import { quickNormalCdf } from '@/core/stats/quickNormalCdf'
+import type { FitPoint, ModelFit } from './fit'
+import type { ModelPriors } from './priors'
+import { shareChance } from './shares'
+
+/** What counts as a copy at a listener. */
+export interface ModelRule {
+  /** The step of the list that is wanted at least; 1 where hearing is enough. */
+  step: number
+  /** The level wanted besides, dB; null where none is. */
+  levelDb: number | null
+  /** The share of words wanted, of how many; null where none is. */
+  share: { of: number; least: number } | null
+  /** Calls that a copy may take. */
+  calls: number
+}
+
+/** Places of one margin to the next, in spreads of place, and how many to either side. */
+const APART = 0.2
+const SIDE = 20
+/** Margins looked at reach this far beyond four spreads of place, dB. */
+const FAR_DB = 46
+
+/** Weights of N(0, 1) at -4 (0.2) 4. */
+const PLACES = (() => {
+  const raw = Float64Array.from({ length: 2 * SIDE + 1 }, (_, i) =>
+    Math.exp(-0.5 * ((i - SIDE) * APART) ** 2),
+  )
+  const sum = raw.reduce((s, v) => s + v, 0)
+  return raw.map((v) => v / sum)
+})()
+
+/** What every second weight comes to is made one again by this. */
+const EVERY_SECOND = 1 / PLACES.reduce((s, w, i) => (i % 2 === 0 ? s + w : s), 0)
+
+const logit = (p: number) => Math.log(p / (1 - p))
+
+/**
+ * The chance of a copy against the margin, level over the rule's cut in dB: at one place, and over places like
+ * this, the ground and what a link has of its own drawn anew. A call missed whatever the level is left out: that is
+ * the operator's, not the link's.
+ */
+export class CopyCurve {
+  /** From one margin of the tables to the next, dB: a fifth of the spread of place. */
+  private readonly step: number
+  private readonly half: number
+  private readonly still: Float64Array
+  private readonly over: Float64Array
+
+  /** @param atPlace the chance at one place @param placeDb spread of place, dB, above nought */
+  constructor(
+    atPlace: (marginDb: number) => number,
+    readonly placeDb: number,
+  ) {
+    this.step = APART * placeDb
+    this.half = Math.ceil(FAR_DB / this.step) + 2 * SIDE
+    this.still = Float64Array.from({ length: 2 * this.half + 1 }, (_, i) =>
+      atPlace((i - this.half) * this.step),
+    )
+    this.over = Float64Array.from({ length: 2 * (this.half - SIDE) + 1 }, (_, i) => {
+      let sum = 0
+      for (let j = 0; j < PLACES.length; j++) sum += PLACES[j]! * this.still[i + j]!
+      return sum
+    })
+  }
+
+  /** The chance at one place, given its margin. */
+  atPlace(marginDb: number): number {
+    return read(this.still, marginDb / this.step + this.half)
+  }
+
+  /** The chance over places whose margins are spread about this one. */
+  overPlaces(marginDb: number): number {
+    return read(this.over, marginDb / this.step + this.half - SIDE)
+  }
+
+  /** The margin at which the chance over places is p. @param p above 0 and below 1 */
+  marginFor(p: number): number {
+    const { over } = this
+    let [low, high] = [0, over.length - 1]
+    while (high - low > 1) {
+      const middle = (low + high) >> 1
+      if (over[middle]! < p) low = middle
+      else high = middle
+    }
+    // Between two margins the chance is nearly straight on this scale.
+    const [a, b] = [logit(over[low]!), logit(over[high]!)]
+    const t = (logit(p) - a) / (b - a)
+    return (low + Math.max(0, Math.min(1, t)) - this.half + SIDE) * this.step
+  }
+
+  /**
+   * The chance of a copy by this curve and by another at the same places, whose ground is one; both have the same
+   * spread of place.
+   */
+  together(marginDb: number, other: CopyCurve, otherMarginDb: number): number {
+    const a = this.still
+    const b = other.still
+    const last = a.length - PLACES.length - 1
+    const x = Math.max(0, Math.min(last, marginDb / this.step + this.half - SIDE))
+    const y = Math.max(0, Math.min(last, otherMarginDb / this.step + this.half - SIDE))
+    const i = Math.floor(x)
+    const k = Math.floor(y)
+    const t = x - i
+    const u = y - k
+    let sum = 0
+    // Every second place is enough of so smooth a product.
+    for (let j = 0; j < PLACES.length; j += 2) {
+      const p = a[i + j]! + t * (a[i + j + 1]! - a[i + j]!)
+      const q = b[k + j]! + u * (b[k + j + 1]! - b[k + j]!)
+      sum += PLACES[j]! * p * q
+    }
+    return sum * EVERY_SECOND
+  }
+}
+
+function read(table: Float64Array, at: number): number {
+  const x = Math.max(0, Math.min(table.length - 1.000001, at))
+  const i = Math.floor(x)
+  return table[i]! + (x - i) * (table[i + 1]! - table[i]!)
+}
+
+/** The curve of a rule at a listener, at one point of the spreads. @param placeDb spread of place, dB */
+export function copyCurve(
+  fit: ModelFit,
+  point: FitPoint,
+  listener: number,
+  rule: ModelRule,
+  placeDb: number = Math.hypot(point.spreads.groundDb, point.spreads.ownDb),
+): CopyCurve {
+  return new CopyCurve(chanceAtPlace(fit, point, listener, rule, fit.field.priors), placeDb)
+}
+
+/** The rule's cut at a listener against that listener's first, dB, at a point's mode. */
+function cutOf(cuts: Float64Array, rule: ModelRule, counts: boolean): number {
+  if (counts) return rule.share ? cuts[1]! : cuts[0]!
+  return cuts[Math.min(rule.step, cuts.length) - 1]!
+}
+
+function chanceAtPlace(
+  fit: ModelFit,
+  { spreads, cuts }: FitPoint,
+  listener: number,
+  rule: ModelRule,
+  priors: ModelPriors,
+): (marginDb: number) => number {
+  const mine = cuts[listener]!
+  const { counts } = fit.data.input.listeners[listener]!
+  const cut = cutOf(mine, rule, counts)
+  const parts = [
+    { share: 1 - priors.wide[0], call: spreads.callDb },
+    { share: priors.wide[0], call: priors.wide[1] * spreads.callDb },
+  ].map((p) => ({ ...p, soft: Math.hypot(p.call, spreads.cutDb) }))
+  const firstOver = mine[0]! - cut
+  const levelOver = rule.levelDb === null ? null : rule.levelDb - cut
+  const shared = counts && rule.share ? shareCurve(rule.share, parts, priors) : null
+  return (z) => {
+    let copied = 0
+    let silent = 0
+    for (const { share, call, soft } of parts) {
+      let c = quickNormalCdf(z / soft)
+      // Both are wanted of one call; the harder of the two decides but for a hair.
+      if (levelOver !== null) c = Math.min(c, quickNormalCdf((z - levelOver) / call))
+      copied += share * c
+      silent += share * quickNormalCdf((firstOver - z) / soft)
+    }
+    if (shared) copied = shared(z)
+    let again = 1
+    for (let k = 1; k < rule.calls; k++) again = 1 + silent * again
+    return Math.min(1, copied * again)
+  }
+}
+
+/** The chance of at least a share of the words, the call's spread in it, against the level over half the words. */
+function shareCurve(
+  { of, least }: { of: number; least: number },
+  parts: readonly { share: number; call: number }[],
+  priors: ModelPriors,
+): (overDb: number) => number {
+  const from = Math.ceil(least * of - 1e-9)
+  const atLevel = (x: number) => {
+    let p = 0
+    for (let k = from; k <= of; k++) p += shareChance(k, of, x, priors)
+    return p
+  }
+  const STEP = 0.5
+  const SPAN = 80
+  const still = Float64Array.from({ length: 2 * SPAN * (1 / STEP) + 1 }, (_, i) => atLevel(i * STEP - SPAN))
+  const at = (x: number) => read(still, (x + SPAN) / STEP)
+  return (z) => {
+    let sum = 0
+    for (const { share, call } of parts)
+      for (let j = 0; j < PLACES.length; j++) sum += share * PLACES[j]! * at(z + call * (j - SIDE) * APART)
+    return sum
+  }
+}

@@ -1,0 +1,82 @@
+import type { Arrow } from './arrow'
+import type { Field } from './field'
+import type { Spreads } from './priors'
+
+/** The field at its most likely, given the spreads, and the posterior about it. */
+export interface Mode {
+  x: Float64Array
+  /** ln of prior and likelihood there. */
+  height: number
+  /** Laplace's: ln of the chance of the reports and the spreads, up to a constant. */
+  evidence: number
+  steps: number
+}
+
+/** Newton's method ends with a step that adds less than half of this; what it adds is known to the third order. */
+const CLOSE = 0.02
+const MAX_STEPS = 60
+const MAX_HALVINGS = 12
+const FIRST_RIDGE = 0.01
+const MAX_RIDGE = 1e6
+
+/**
+ * Newton's method from a start. Where the curvature is not positive definite a ridge is added; where a step would
+ * lower the posterior it is halved.
+ * @returns null where no mode is found in {@link MAX_STEPS}
+ */
+export function modeOf(field: Field, spreads: Spreads, start: Float64Array): Mode | null {
+  const x = Float64Array.from(start)
+  const step = new Float64Array(x.length)
+  const tried = new Float64Array(x.length)
+  let height = field.derive(x, spreads)
+  for (let steps = 1; steps <= MAX_STEPS; steps++) {
+    const made = factorised(field)
+    if (!made) return null
+    const { factor, lnDet, ridge } = made
+    step.set(field.gradient)
+    factor.solveLower(step)
+    let gain = 0
+    for (const v of step) gain += v * v
+    factor.solveUpper(step)
+    if (gain < CLOSE && ridge === 0) {
+      for (let i = 0; i < x.length; i++) x[i]! += step[i]!
+      height += gain / 2
+      return { x, height, evidence: height - 0.5 * lnDet, steps }
+    }
+    let share = 1
+    let found = -Infinity
+    for (let halvings = 0; halvings <= MAX_HALVINGS; halvings++, share /= 2) {
+      for (let i = 0; i < x.length; i++) tried[i] = x[i]! + share * step[i]!
+      found = halvings === 0 ? field.derive(tried, spreads) : field.value(tried, spreads)
+      if (found >= height - 1e-9) break
+    }
+    if (!(found >= height - 1e-9)) return null
+    x.set(tried)
+    height = share === 1 ? found : field.derive(x, spreads)
+  }
+  return null
+}
+
+/**
+ * The Cholesky factor of the curvature at a mode, a ridge added where it is not definite. It is the field's own; the
+ * next mode takes it away.
+ */
+export function factorAt(
+  field: Field,
+  { x }: Mode,
+  spreads: Spreads,
+): { factor: Arrow; lnDet: number } | null {
+  field.derive(x, spreads)
+  return factorised(field)
+}
+
+/** Factorises the curvature that the field holds. @returns null where no ridge makes it definite */
+function factorised({ factor, curve }: Field): { factor: Arrow; lnDet: number; ridge: number } | null {
+  for (let ridge = 0; ridge <= MAX_RIDGE; ridge = Math.max(FIRST_RIDGE, 10 * ridge)) {
+    factor.copyFrom(curve)
+    if (ridge > 0) factor.addRidge(ridge)
+    const lnDet = factor.factorise()
+    if (lnDet !== null) return { factor, lnDet, ridge }
+  }
+  return null
+}
