@@ -7,13 +7,14 @@ import { mixDifferences } from '@/core/stats/mixture'
 import { pairedTrend, type PairedTrend } from '@/core/stats/pairedTrend'
 import {
   pairedDifference,
-  shiftDifference,
   type Interval,
   type PairedDifference,
   type PairedMark,
 } from '@/core/stats/pairedDifference'
 import { everyCall, type CellsById } from './levels'
 import { checksByMark, knownIn, type FindingsInput, type ReadCheck } from './input'
+import { jointDifference, type JointDifference, type JointFit } from './joint/jointFindings'
+import { plainDifference } from './plainDifference'
 import { winsAndLosses, type WinsAndLosses } from './wins'
 
 export type Scope = Direction | 'both'
@@ -25,7 +26,23 @@ export interface LeftOut {
 }
 
 /** A difference in dB without the drawing of its posterior. */
-export type Difference = Omit<PairedDifference, 'grid'>
+export type Difference = Omit<PairedDifference, 'grid' | 'method'> & {
+  method: PairedDifference['method'] | 'joint model'
+}
+
+/** What the joint model says beyond a difference in dB. */
+interface JointAnswer {
+  /** The chance that A is better, known terms taken out. */
+  aBetter: number
+  /** The chance that A reaches farther with the powers that were used. */
+  aFarther: number
+  /** The difference in steps of the listeners' list, where nothing was read in dB. */
+  steps: { estimate: number; low: number; high: number } | null
+  /** Marks, or rounds at one place, that say something, and those that say nothing since neither was heard. */
+  used: number
+  silent: number
+  onePlace: boolean
+}
 
 /** All that is known of link A against link B in one direction, or both together. */
 export interface PairComparison {
@@ -37,6 +54,10 @@ export interface PairComparison {
   /** Null where the scale says nothing in dB, or where raw reports of two directions cannot be put together. */
   raw: Difference | null
   evened: Difference | null
+  /** Null where it was not asked, or reports compare or tell rates and nothing else. */
+  joint: JointAnswer | null
+  /** Marks alone, no model: the mean difference of readings at marks where both are closed, with its 90 % interval. */
+  plain: { estimate: number; low: number; high: number; marks: number } | null
   /** The evened difference in S-units, where the meter's step was not measured. */
   sUnits: { estimate: number | null; low: number | null; high: number | null } | null
   wins: WinsAndLosses
@@ -64,9 +85,57 @@ interface DifferencePoint {
   high: number | null
 }
 
-const withoutGrid = ({ grid: _grid, ...rest }: PairedDifference): Difference => rest
+/** By marks in pairs, without the model. */
+function pairedOf(perStep: readonly PairedMark[][]): Difference | null {
+  if (perStep.length === 0) return null
+  const { grid: _grid, ...rest } = mixDifferences(perStep.map(pairedDifference))
+  return rest
+}
 
-/** Compares two links in one direction or in both together, raw and evened. */
+/** A difference with what is known left in. */
+function shifted(d: Difference, knownDb: number): Difference {
+  const move = (v: number | null) => (v === null ? null : v + knownDb)
+  const moveBoth = ({ low, high }: Interval): Interval => ({ low: move(low), high: move(high) })
+  return {
+    ...d,
+    estimate: move(d.estimate),
+    interval90: moveBoth(d.interval90),
+    interval95: moveBoth(d.interval95),
+  }
+}
+
+/** A difference in dB as the joint model has it; null where it has none in dB. */
+function asDifference(d: JointDifference, which: 'difference' | 'raw'): Difference | null {
+  if (d.unit !== 'dB') return null
+  const p = d[which]
+  return {
+    method: 'joint model',
+    estimate: p.q50,
+    interval90: { low: p.q05, high: p.q95 },
+    interval95: { low: p.q025, high: p.q975 },
+    chanceAIsBetter: p.above,
+    spread: d.spreadDb,
+    marksUsed: d.used,
+    marksSilent: d.silent,
+  }
+}
+
+function answerOf(d: JointDifference, { input }: JointFit): JointAnswer {
+  const { q05: low, q50: estimate, q95: high, above } = d.difference
+  return {
+    aBetter: above,
+    aFarther: d.aFarther,
+    steps: d.unit === 'steps' ? { estimate, low, high } : null,
+    used: d.used.length,
+    silent: d.silent.length,
+    onePlace: input.onePlace,
+  }
+}
+
+/**
+ * Compares two links in one direction or in both together, raw and evened.
+ * @param joint the log under the joint model, from which the difference is read; without it by marks in pairs
+ */
 export function comparePair(
   input: FindingsInput,
   checks: readonly ReadCheck[],
@@ -74,6 +143,7 @@ export function comparePair(
   linkA: Link,
   linkB: Link,
   scope: Scope,
+  joint: JointFit | null = null,
 ): PairComparison {
   const directions = scope === 'both' ? input.directions : [scope]
   const scaleOf = (d: Direction) => input.scales[listenerOf(d)]
@@ -89,7 +159,8 @@ export function comparePair(
   const perStep = inDb
     ? cellSets.map((cells) => pairedMarks(input.marks, mine, cells, linkA.id, linkB.id, directions, known))
     : []
-  const evened = inDb ? mixDifferences(perStep.map(pairedDifference)) : null
+  const modelled = joint && jointDifference(input, joint, linkA.id, linkB.id, directions)
+  const evened = modelled ? asDifference(modelled, 'difference') : pairedOf(inDb && !joint ? perStep : [])
   const sameKnown = takenOut.every((t) => Math.abs(t.db - takenOut[0]!.db) < 1e-9)
   const nominal = perStep[Math.floor(perStep.length / 2)] ?? []
   const middles = nominal.flatMap(middleDifference)
@@ -104,8 +175,15 @@ export function comparePair(
     b: linkB.id,
     scope,
     takenOut: inDb ? takenOut : takenOut.map((t) => ({ ...t, known: [], db: 0 })),
-    raw: evened && sameKnown ? withoutGrid(shiftDifference(evened, -takenOut[0]!.db)) : null,
-    evened: evened && withoutGrid(evened),
+    raw:
+      !evened || !sameKnown
+        ? null
+        : modelled
+          ? asDifference(modelled, 'raw')
+          : shifted(evened, takenOut[0]!.db),
+    evened,
+    joint: modelled && joint && answerOf(modelled, joint),
+    plain: plainDifference(middles),
     sUnits: evened && inSUnits(input, directions, evened),
     wins: winsAndLosses(
       input,
@@ -201,7 +279,7 @@ function middleDifference(mark: PairedMark): number[] {
   return differences.length > 0 ? [differences.reduce((s, v) => s + v, 0) / differences.length] : []
 }
 
-function inSUnits(input: FindingsInput, directions: readonly Direction[], d: PairedDifference) {
+function inSUnits(input: FindingsInput, directions: readonly Direction[], d: Difference) {
   const scales = directions.map((x) => input.scales[listenerOf(x)])
   const steps = scales.map((s) =>
     (s.kind === 'readability-strength' || s.kind === 'strength') && !s.strength.calibrated
@@ -226,7 +304,7 @@ function leftOut(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   cells: CellsById | null,
-  evened: PairedDifference | null,
+  evened: Difference | null,
   a: string,
   b: string,
   directions: readonly Direction[],

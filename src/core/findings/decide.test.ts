@@ -6,7 +6,6 @@ import { decide, decisionWords, trendWords, type Burden, type Findings, type Jud
 const link = (id: string) =>
   ({ id, letter: id, name: `Rig ${id}`, base: { id: 'z' }, out: { id: `out ${id}` } }) as Link
 const reach = (change: Partial<Reach>, chance = 0.9): Reach => ({
-  method: 'Firth logistic on lg distance',
   chance,
   estimateM: 2000,
   lowM: 1500,

@@ -1,5 +1,5 @@
 import type { Link } from '@/core/kit/rig/rig'
-import type { Reach } from '@/core/reach/reachFromCopies'
+import type { Reach } from '@/core/reach/reach'
 import { distanceText, type Units } from '@/core/units'
 import type { Findings } from './findings'
 import { chanceInWords } from './words'

@@ -95,7 +95,7 @@ describe('makeFindings on a simulated field', () => {
     expect(Math.abs(wide.evened!.estimate!)).toBeLessThan(Math.abs(nominal.estimate!))
     expect(wide.evened!.interval90.low!).toBeGreaterThan(nominal.interval90.low! - 2)
   })
-  it('uses order alone where a scale has no dB', () => {
+  it('tells a difference in steps where a scale has no dB', () => {
     const p = plan(links, 16, defaultScale('readability'))
     const checks = logged(
       p.marks.flatMap((m, i) =>
@@ -107,8 +107,10 @@ describe('makeFindings on a simulated field', () => {
     const pair = findingsOf(p, checks).pairs[2]!
     expect(pair.evened).toBeNull()
     expect(pair.wins).toMatchObject({ wins: 0, losses: 12, draws: 4, by: 'reports as given' })
-    expect(pair.verdict).toMatchObject({ kind: 'better', which: 'b', interval: 'sign test' })
-    expect(verdictWords(pair, (x) => x).detail).toContain('won 12 marks')
+    expect(pair.verdict).toMatchObject({ kind: 'better', which: 'b', interval: 'plain' })
+    expect(verdictWords(pair, (x) => x).lead).toMatch(
+      /^b is better than a by \d\.\d steps of the scale \(\d\.\d to \d\.\d\)$/,
+    )
   })
   it('says what was left out and why', () => {
     const p = plan(links, 12)

@@ -37,16 +37,13 @@ describe('what the levels say', () => {
     expect(groups.map((g) => g.linkId)).toEqual(['A', 'B'])
   })
   it('quotes a reach at what is wanted and at 90, 50 and 10 in a hundred, each farther than the last', () => {
-    const [a] = plain.levels!.groups
-    expect(a!.reaches.map((r) => r.chance)).toEqual([0.9, 0.8, 0.5, 0.1])
-    const far = a!.reaches.map((r) => r.estimateM)
+    const usable = plain.usable.filter((u) => u.linkId === 'A')
+    expect(usable.map((u) => u.chance)).toEqual([0.9, 0.8, 0.5, 0.1])
+    const far = usable.map((u) => u.reach.estimateM!)
     expect([...far].sort((x, y) => x - y)).toEqual(far)
-    expect(plain.usable.filter((u) => u.linkId === 'A').map((u) => u.chance)).toEqual([0.9, 0.8, 0.5, 0.1])
   })
-  it('an attenuator put in is taken out of levels, and turned into distance for copies', () => {
+  it('an attenuator put in is taken out of levels and of reaches', () => {
     const weaker = found(12)
-    expect(weaker.attenuatedBySlope).not.toBeNull()
-    expect(plain.attenuatedBySlope).toBeNull()
     const level = (f: typeof plain) => f.levels!.groups[0]!.line[0]!.level
     expect(Math.abs(level(weaker) - level(plain))).toBeLessThan(4)
     const half = (f: typeof plain) =>

@@ -1,23 +1,13 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
+import { cutDraws, linkLevels, meanOf, posteriorOf, slopeDraws, type Posterior } from '@/core/model/answers'
+import type { ModelFit } from '@/core/model/fit'
+import type { Spreads } from '@/core/model/priors'
 import { dbmOfWatts } from '@/core/rf/levels'
-import { isCopied } from '@/core/reports/copyRule'
 import { isInDb } from '@/core/reports/toCell'
-import { fitLevels, type LevelFit } from '@/core/reach/levelModel'
-import { neededLevel } from '@/core/reach/neededLevel'
-import {
-  levelLine,
-  reachFromLevels,
-  reachThroughRelay,
-  type LevelLine,
-  type LevelReach,
-  type NeededLevel,
-} from '@/core/reach/reachFromLevels'
-import { cellMiddle, shiftCell } from '@/core/stats/levelCell'
-import { runOffsets } from './breakdown/runOffsets'
-import { sortedQuantile } from '@/core/stats/sortedQuantile'
-import type { Mark } from '@/core/trial/plan'
 import type { FindingsInput, ReadCheck } from './input'
-import { everyCall, type CellsById } from './levels'
+import { reachesUnder, type JointFit } from './joint/jointFindings'
+import { ruleAt } from './joint/modelInput'
+import type { CellsById } from './levels'
 
 /** One check as a level; an open end is null. Attenuation put in out there is taken out. */
 interface LevelPoint {
@@ -31,54 +21,65 @@ interface LevelPoint {
   notHeard: boolean
 }
 
-/** A link in a direction: its line, the level its copies need, and how far it holds. */
+/** A fitted line of level against distance, with the 90 % band of the median. */
+interface LevelLine {
+  distanceM: number
+  level: number
+  low: number
+  high: number
+}
+
+/** A link in a direction: its line, and the level that its copies need. */
 interface LevelGroup {
   linkId: string
   direction: Direction
   line: LevelLine[]
-  needed: NeededLevel | null
-  reaches: LevelReach[]
+  needed: { levelDb: number; softDb: number }
 }
 
-/** What depends on the log alone and takes most of the time. */
-export interface FittedLevels {
-  fit: LevelFit | null
+/** How far it is from one handset to another by way of a relay, m. */
+export interface RelayReach {
+  chance: number
+  estimateM: number
+  lowM: number
+  highM: number
+}
+
+/** What the reports say in dB, check by check. */
+export interface LevelPoints {
   points: LevelPoint[]
-  cells: CellsById
+  /** Marks and reports that say something. */
+  marks: number
+  reports: number
 }
 
-export interface LevelFindings {
+export interface LevelFindings extends LevelPoints {
   /** n with its 90 % interval: the level falls by 10 n dB a decade. */
   slope: { estimate: number; low: number; high: number }
   shadowDb: number
   linkDb: number
   callDb: number
   shadowKm: number
-  marks: number
-  reports: number
   groups: LevelGroup[]
-  points: LevelPoint[]
   /**
    * How much stronger each link is heard out there than at the base, dB, and how much of it the greater power explains.
    */
   outBack: { linkId: string; db: number; low: number; high: number; powerDb: number }[]
   /** Handset to handset by way of a relay, both as far from it; empty where the base is none. */
-  through: { linkId: string; reaches: LevelReach[] }[]
+  through: { linkId: string; reaches: RelayReach[] }[]
 }
 
-const groupOf = (linkId: string, direction: Direction) => `${linkId} ${direction}`
 const LINE_STEPS = 24
+/** Fewer marks than this are no line of level against distance. */
+const MIN_LEVEL_MARKS = 5
 
-/**
- * Fits the level model to a run, at the middle of what an unknown step may be.
- * @param sets as {@link cellsOf} gave them
- */
-export function fitRunLevels(
+/** The reports as levels. @param sets as cellsOf gave them */
+export function levelPoints(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   sets: readonly CellsById[],
-): FittedLevels {
-  const cells = dayTakenOut(input, checks, sets[Math.floor(sets.length / 2)]!)
+): LevelPoints {
+  const cells = sets[Math.floor(sets.length / 2)]!
   const marks = new Map(input.marks.map((m) => [m.id, m]))
   const finite = (v: number) => (Number.isFinite(v) ? v : null)
   const used = checks.filter(
@@ -100,161 +101,152 @@ export function fitRunLevels(
         notHeard: cell.notHeard,
       }
     })
-  const usedAt = new Set(used.map((c) => c.markId))
-  const kept = someOf(input.marks.filter((m) => usedAt.has(m.id)))
-  const fit = fitLevels(
-    kept.map((m) => ({
-      id: m.id,
-      legId: m.legId,
-      distanceM: m.distanceM,
-      alongM: m.alongM ?? m.distanceM,
-    })),
-    used.flatMap((c) =>
-      everyCall(cells.get(c.id)).map((cell) => ({
-        markId: c.markId,
-        linkId: c.linkId,
-        group: groupOf(c.linkId, c.direction),
-        cell,
-      })),
-    ),
-  )
-  return { fit, points, cells }
-}
-
-/** The model is fitted to this many marks at the most; more would take long and tell little more. */
-const MAX_MARKS = 100
-
-/** Marks taken evenly out of a long list, each leg in its order. */
-function someOf(marks: readonly Mark[]): readonly Mark[] {
-  if (marks.length <= MAX_MARKS) return marks
-  const sorted = [...marks].sort((a, b) => a.legId.localeCompare(b.legId) || a.distanceM - b.distanceM)
-  return Array.from({ length: MAX_MARKS }, (_, i) => sorted[Math.floor((i * sorted.length) / MAX_MARKS)]!)
-}
-
-/** Where runs are put together, each day's offset taken out of its levels, so that a mark is one place on all days. */
-function dayTakenOut(input: FindingsInput, checks: readonly ReadCheck[], cells: CellsById): CellsById {
-  const offsets = new Map(runOffsets(input, checks, cells).map((o) => [o.runId, o.offsetDb ?? 0]))
-  if (![...offsets.values()].some((v) => v !== 0)) return cells
-  const moved: CellsById = new Map()
-  for (const c of checks) {
-    const [cell, offset] = [cells.get(c.id), offsets.get(c.runId ?? '') ?? 0]
-    if (cell)
-      moved.set(c.id, {
-        ...shiftCell(cell, offset),
-        missed: cell.missed.map((m) => shiftCell(m, offset)),
-        inWords: cell.inWords,
-      })
-  }
-  return moved
+  return { points, marks: new Set(points.map((p) => p.markId)).size, reports: points.length }
 }
 
 /**
- * The level that copies by the rule need at one listener; what was put into the path is left in, since the
- * listener had it so.
+ * What the levels say; null where too few reports are in dB, or too few marks at different distances have any.
+ * @param chances for which a relay's reach is told
  */
-function neededIn(
+export function levelFindings(
   input: FindingsInput,
-  checks: readonly ReadCheck[],
-  cells: CellsById,
-  direction: Direction,
-): NeededLevel | null {
-  const here = checks.filter((c) => c.direction === direction && cells.has(c.id))
-  const seen = here.flatMap((c) => {
-    const cell = cells.get(c.id)!
-    const middle = cellMiddle(cell)
-    const copied = isCopied(c.reading, c.calls, input.copyRule)
-    if (cell.notHeard || middle === null || copied === null) return []
-    return [{ levelDb: middle - c.attenuationDb, copied }]
+  joint: JointFit,
+  levels: LevelPoints,
+  chances: readonly number[],
+): LevelFindings | null {
+  const bounded = levels.points.filter((p) => p.low !== null && p.high !== null)
+  const marks = new Set(bounded.map((p) => p.markId))
+  const distances = new Set(bounded.map((p) => Math.round(p.distanceM)))
+  if (joint.input.onePlace || marks.size < MIN_LEVEL_MARKS || distances.size < 3) return null
+  const { fit } = joint
+  const slope = posteriorOf(fit, slopeDraws(fit))
+  return {
+    ...levels,
+    slope: { estimate: slope.q50, low: slope.q05, high: slope.q95 },
+    shadowDb: spreadOf(fit, 'groundDb'),
+    linkDb: spreadOf(fit, 'ownDb'),
+    callDb: spreadOf(fit, 'callDb'),
+    shadowKm: spreadOf(fit, 'sharedM') / 1000,
+    groups: groupsOf(input, joint, levels),
+    outBack: outBackOf(input, fit),
+    through: throughOf(input, joint, chances),
+  }
+}
+
+/** Level of a link at a listener at the middle distance, dB, by draw. */
+function levelDraws(fit: ModelFit, link: number, listener: number): Float64Array {
+  const { layout, at } = fit.field
+  const own = linkLevels(fit, link, listener, true)
+  return Float64Array.from(fit.draws, ({ x }, i) => own[i]! + x[at + layout.level[listener]!]!)
+}
+
+function groupsOf(
+  input: FindingsInput,
+  { input: joint, fit }: JointFit,
+  { points }: LevelPoints,
+): LevelGroup[] {
+  const all = points.map((p) => p.distanceM)
+  const [near, far] = [Math.min(...all), Math.max(...all) * 1.5]
+  const at = Array.from({ length: LINE_STEPS + 1 }, (_, i) => near * (far / near) ** (i / LINE_STEPS))
+  const slope = slopeDraws(fit)
+  const tau = meanOf(fit, (d) => fit.points[d.point]!.spreads.cutDb)
+  return input.directions.flatMap((direction, d) => {
+    const rule = ruleAt(input.copyRule, joint.readers[d]!, null)
+    const needed = { levelDb: posteriorOf(fit, cutDraws(fit, d, rule.step)).q50, softDb: tau }
+    return input.links.flatMap((link, l): LevelGroup[] => {
+      if (!points.some((p) => p.linkId === link.id && p.direction === direction)) return []
+      const level = levelDraws(fit, l, d)
+      const line = at.map((distanceM): LevelLine => {
+        const lg = Math.log10(distanceM / fit.data.middleM)
+        const p = posteriorOf(
+          fit,
+          level.map((v, i) => v - 10 * slope[i]! * lg),
+        )
+        return { distanceM, level: p.mean, low: p.q05, high: p.q95 }
+      })
+      return [{ linkId: link.id, direction, line, needed }]
+    })
   })
-  const silent = here.filter((c) => cells.get(c.id)!.notHeard)
-  const threshold = silent[0] && cells.get(silent[0].id)!
-  const hearing = threshold
-    ? { levelDb: threshold.upper - silent[0]!.attenuationDb, softDb: Math.max(1, threshold.softDb) }
-    : null
-  return neededLevel(seen, silent.length, hearing)
 }
 
 /**
  * Talk-out against talk-back by the fitted levels: from base less to base. Two meters stand behind it, and
  * their difference too.
  */
-function outBackOf(input: FindingsInput, fit: LevelFit): LevelFindings['outBack'] {
-  return input.links.flatMap((link) => {
-    const [out, back] = [
-      fit.groups.indexOf(groupOf(link.id, 'from base')),
-      fit.groups.indexOf(groupOf(link.id, 'to base')),
-    ]
-    if (out < 0 || back < 0) return []
-    const all = fit.draws.map((d) => d.levels[out]! - d.levels[back]!).sort((a, b) => a - b)
+function outBackOf(input: FindingsInput, fit: ModelFit): LevelFindings['outBack'] {
+  const [out, back] = [input.directions.indexOf('from base'), input.directions.indexOf('to base')]
+  if (out < 0 || back < 0) return []
+  const inDb = [out, back].every((d) => isInDb(input.scales[listenerOf(input.directions[d]!)]))
+  if (!inDb) return []
+  return input.links.map((link, l) => {
+    const there = levelDraws(fit, l, out)
+    const here = levelDraws(fit, l, back)
+    const p = posteriorOf(
+      fit,
+      there.map((v, i) => v - here[i]!),
+    )
     const powerDb = dbmOfWatts(link.base.powerW) - dbmOfWatts(link.out.powerW)
-    return [
-      {
-        linkId: link.id,
-        db: sortedQuantile(all, 0.5),
-        low: sortedQuantile(all, 0.05),
-        high: sortedQuantile(all, 0.95),
-        powerDb,
-      },
-    ]
+    return { linkId: link.id, db: p.q50, low: p.q05, high: p.q95, powerDb }
   })
 }
 
-/** What the levels say under a copy rule; null where no model could be fitted. */
-export function levelFindings(
+function throughOf(
   input: FindingsInput,
-  checks: readonly ReadCheck[],
-  fitted: FittedLevels,
+  joint: JointFit,
   chances: readonly number[],
-): LevelFindings | null {
-  const { fit, points, cells } = fitted
-  if (!fit) return null
-  const distances = points.map((p) => p.distanceM)
-  const [near, far] = [Math.min(...distances), Math.max(...distances) * 1.5]
-  const at = Array.from({ length: LINE_STEPS + 1 }, (_, i) => near * (far / near) ** (i / LINE_STEPS))
-  const slopes = fit.draws.map((d) => d.slope).sort((a, b) => a - b)
-  const q = (p: number) => sortedQuantile(slopes, p)
-  const { shadowDb, linkDb, callDb, shadowKm } = fit.parameters
-  const needed = new Map(input.directions.map((d) => [d, neededIn(input, checks, cells, d)]))
-  return {
-    slope: { estimate: q(0.5), low: q(0.05), high: q(0.95) },
-    shadowDb,
-    linkDb,
-    callDb,
-    shadowKm,
-    marks: fit.marks,
-    reports: fit.reports,
-    points,
-    outBack: outBackOf(input, fit),
-    through: input.links
-      .filter((l) => l.base.kind === 'relay')
-      .flatMap((l) => {
-        const [inNeeded, outNeeded] = [needed.get('to base'), needed.get('from base')]
-        if (!inNeeded || !outNeeded) return []
-        const way = {
-          inGroup: groupOf(l.id, 'to base'),
-          outGroup: groupOf(l.id, 'from base'),
-          inNeeded,
-          outNeeded,
-        }
-        const reaches = chances.flatMap((c) => reachThroughRelay(fit, way, c) ?? [])
-        return reaches.length > 0 ? [{ linkId: l.id, reaches }] : []
-      }),
-    groups: input.links.flatMap((link) =>
-      input.directions.flatMap((direction): LevelGroup[] => {
-        const group = groupOf(link.id, direction)
-        if (!fit.groups.includes(group)) return []
-        const need = needed.get(direction) ?? null
-        const reaches = need ? chances.map((c) => reachFromLevels(fit, group, need, c)) : []
-        return [
+): LevelFindings['through'] {
+  const relays = input.links.map((l) => l.base.kind === 'relay')
+  if (!relays.includes(true) || input.directions.length !== 2) return []
+  const read = reachesUnder(input, joint)
+  const reachOf = (chance: number, p: Posterior): RelayReach => ({
+    chance,
+    estimateM: 10 ** p.q50,
+    lowM: 10 ** p.q05,
+    highM: 10 ** p.q95,
+  })
+  return input.links.flatMap((link, l) =>
+    relays[l]
+      ? [
           {
             linkId: link.id,
-            direction,
-            line: levelLine(fit, group, at),
-            needed: need,
-            reaches: reaches.filter((r) => r !== null),
+            reaches: chances.map((c) => reachOf(c, posteriorOf(joint.fit, read.throughRelay(l, c)))),
           },
         ]
-      }),
-    ),
+      : [],
+  )
+}
+
+/** What of the fitted levels the next check is chosen by: at 1 km by link and direction, and the spreads, dB. */
+export interface MarkedLevels {
+  groups: string[]
+  parameters: { levels: number[]; slope: number; shadowDb: number; linkDb: number; callDb: number }
+}
+
+/** The middle of what the draws say; null of one place. */
+export function markedLevels(input: FindingsInput, { input: joint, fit }: JointFit): MarkedLevels | null {
+  if (joint.onePlace) return null
+  const slope = posteriorOf(fit, slopeDraws(fit)).q50
+  const toOneKm = 10 * slope * Math.log10(fit.data.middleM / 1000)
+  const groups = input.links.flatMap((link, l) =>
+    input.directions.map((direction, d) => ({
+      key: `${link.id} ${direction}`,
+      level: posteriorOf(fit, levelDraws(fit, l, d)).q50 + toOneKm,
+    })),
+  )
+  return {
+    groups: groups.map((g) => g.key),
+    parameters: {
+      levels: groups.map((g) => g.level),
+      slope,
+      shadowDb: spreadOf(fit, 'groundDb'),
+      linkDb: spreadOf(fit, 'ownDb'),
+      callDb: spreadOf(fit, 'callDb'),
+    },
   }
 }
+
+const spreadOf = (fit: ModelFit, key: keyof Spreads) =>
+  posteriorOf(
+    fit,
+    fit.draws.map((d) => fit.points[d.point]!.spreads[key]),
+  ).q50

@@ -15,7 +15,7 @@ describe('figures and lists in sentences', () => {
 
 describe('talk-out against talk-back', () => {
   const said = (db: number, low: number, high: number, powerDb: number) =>
-    outBackWords({ linkId: 'a', db, low, high, powerDb }, () => 'Long whip')
+    outBackWords({ linkId: 'a', db, low, high, powerDb }, () => 'Long whip', 3)
 
   it('the power is taken off first', () => {
     expect(said(11.3, 9.3, 13.2, 11)).toBe(
@@ -26,6 +26,12 @@ describe('talk-out against talk-back', () => {
   it('with the same power at both ends nothing is put down to it', () => {
     expect(said(-0.2, -2.5, 1.7, 0)).toBe(
       'Long whip is heard 0.2 dB stronger at the base than out there (−2.5 to 1.7); both ends have the same power: both directions match.',
+    )
+  })
+
+  it('where it cannot be told, what would have been missed is', () => {
+    expect(said(1, -4, 6, 0)).toBe(
+      'Long whip is heard 1.0 dB stronger out there than at the base (−4.0 to 6.0); both ends have the same power, and nothing is seen, but 6.0 dB would have been missed.',
     )
   })
 

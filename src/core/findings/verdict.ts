@@ -1,6 +1,6 @@
 import { holm } from '@/core/stats/holm'
 import { normalQuantile } from '@/core/stats/normal'
-import { MIN_MARKS } from '@/core/stats/pairedDifference'
+import { MIN_MARKS, type Interval } from '@/core/stats/pairedDifference'
 import type { PairComparison } from './comparePair'
 
 type Verdict =
@@ -25,24 +25,26 @@ export function marksNeeded(spreadDb: number, stepDb: number, marginDb: number):
   return Math.max(MIN_MARKS, Math.ceil((z * z * variance) / (marginDb * marginDb)) + 2)
 }
 
+/** The chance that A is better; null where only wins and losses tell. */
+const chanceOf = (pair: PairComparison) => pair.joint?.aBetter ?? pair.evened?.chanceAIsBetter ?? null
+
 function pValue(pair: PairComparison): number {
-  if (pair.evened) {
-    const chance = pair.evened.chanceAIsBetter
-    return chance === null ? 1 : 2 * Math.min(chance, 1 - chance)
-  }
-  return pair.wins.p ?? 1
+  const chance = chanceOf(pair)
+  if (chance !== null) return 2 * Math.min(chance, 1 - chance)
+  return pair.evened ? 1 : (pair.wins.p ?? 1)
 }
 
 function better(pair: PairComparison, p: number, fixed: boolean): Verdict | null {
   if (p >= 0.05) return null
-  if (!pair.evened)
+  const chance = chanceOf(pair)
+  if (chance === null)
     return {
       kind: 'better',
       which: pair.wins.wins > pair.wins.losses ? 'a' : 'b',
       adjustedP: p,
       interval: 'sign test',
     }
-  const which = pair.evened.chanceAIsBetter! > 0.5 ? 'a' : 'b'
+  const which = chance > 0.5 ? 'a' : 'b'
   if (fixed) return { kind: 'better', which, adjustedP: p, interval: 'plain' }
   const { low, high } = pair.alwaysValid
   if ((low !== null && low > 0) || (high !== null && high < 0))
@@ -50,55 +52,79 @@ function better(pair: PairComparison, p: number, fixed: boolean): Verdict | null
   return null
 }
 
+/** Rounds of one place, each rig connected anew, are as good as marks for what holds there. */
+const MIN_ROUNDS = 2
+
+/** Why so few units say nothing; null where they are enough. */
+function tooFew({ joint, evened }: PairComparison): string | null {
+  if (joint?.onePlace)
+    return joint.used < MIN_ROUNDS
+      ? `only ${joint.used === 1 ? 'one round says' : 'no round says'} anything about it, and ${MIN_ROUNDS} are the least`
+      : null
+  const used = joint?.used ?? evened?.marksUsed.length
+  return used === undefined || used >= MIN_MARKS
+    ? null
+    : `only ${used} ${used === 1 ? 'mark says' : 'marks say'} anything about it, and ${MIN_MARKS} are the least`
+}
+
+const inside = (interval: Interval | undefined, marginDb: number) =>
+  interval?.low != null && interval.high != null && interval.low > -marginDb && interval.high < marginDb
+
 function judge(pair: PairComparison, p: number, marginDb: number, fixed: boolean, stepDb: number): Verdict {
-  if (pair.evened && pair.evened.marksUsed.length < MIN_MARKS)
-    return {
-      kind: 'cannot tell',
-      why: `only ${pair.evened.marksUsed.length} marks say anything about it, and ${MIN_MARKS} are the least`,
-      marksNeeded: null,
-    }
+  const few = tooFew(pair)
+  if (few) return { kind: 'cannot tell', why: few, marksNeeded: null }
   const won = better(pair, p, fixed)
   if (won) return won
-  const interval = fixed ? pair.evened?.interval90 : pair.alwaysValid
-  if (pair.evened && interval && interval.low !== null && interval.high !== null)
-    if (interval.low > -marginDb && interval.high < marginDb) return { kind: 'alike', marginDb }
-  const spread = pair.evened?.spread ?? null
+  const { evened, joint } = pair
+  // Alike is said where 19 in 20 of what is possible lies within the margin, and never of less than was looked at.
+  const interval = joint ? evened?.interval95 : evened?.interval90
+  if (inside(interval, marginDb) && (fixed || inside(pair.alwaysValid, marginDb)))
+    return { kind: 'alike', marginDb }
+  const spread = evened?.spread ?? null
   return {
     kind: 'cannot tell',
-    why: pair.evened
-      ? fixed
-        ? 'the interval holds nought and more than the margin'
-        : 'the run ended early, and the interval that allows for that holds nought'
-      : 'wins and losses are too even, or too few',
-    marksNeeded: spread === null ? null : marksNeeded(spread, stepDb, marginDb),
+    why:
+      evened || joint
+        ? fixed
+          ? 'the interval holds nought and more than the margin'
+          : 'the run ended early, and the interval that allows for that holds nought'
+        : 'wins and losses are too even, or too few',
+    marksNeeded: spread === null || joint?.onePlace ? null : marksNeeded(spread, stepDb, marginDb),
   }
 }
 
+/** What an instrument without a model says against the verdict; null where it does not. */
+function disagreementOf(pair: PairComparison, verdict: Verdict, alone: boolean): string | null {
+  const { wins, losses, p } = pair.wins
+  const leans = wins === losses ? null : wins > losses ? 'a' : 'b'
+  const { plain } = pair
+  const plainly = plain && (plain.low > 0 ? 'a' : plain.high < 0 ? 'b' : null)
+  if (verdict.kind === 'better' && verdict.interval !== 'sign test') {
+    if (leans !== null && leans !== verdict.which) return 'Wins and losses by mark lean the other way.'
+    if (plainly && plainly !== verdict.which) return 'The plain mean over marks points the other way.'
+    return null
+  }
+  if (verdict.kind !== 'better' && p !== null && p < 0.05 && alone)
+    return 'Wins and losses by mark alone would call a winner.'
+  return null
+}
+
 /**
- * Verdicts for all pairs of one scope, adjusted together by Holm. "Better": the 95 % interval excludes nought after
- * adjusting. "Alike": the 90 % interval lies inside the margin. Else "cannot tell".
+ * Verdicts for pairs, adjusted together by Holm. "Better": the 95 % interval excludes nought after adjusting.
+ * "Alike": the 95 % interval lies inside the margin. Else "cannot tell".
  * @param stepDb the reports' ordinary step, dB
+ * @param family all that are judged together with these; these alone where it is not given
  */
 export function judgePairs(
   pairs: readonly PairComparison[],
   marginDb: number,
   fixedBeforehand: boolean,
   stepDb: number,
+  family: readonly PairComparison[] = pairs,
 ): JudgedPair[] {
-  const adjusted = holm(pairs.map(pValue))
-  return pairs.map((pair, i) => {
-    const verdict = judge(pair, adjusted[i]!, marginDb, fixedBeforehand, stepDb)
-    const { wins, losses, p } = pair.wins
-    const leans = wins === losses ? null : wins > losses ? 'a' : 'b'
-    const disagreement =
-      verdict.kind === 'better' &&
-      verdict.interval !== 'sign test' &&
-      leans !== null &&
-      leans !== verdict.which
-        ? 'Wins and losses by mark lean the other way.'
-        : verdict.kind !== 'better' && p !== null && p < 0.05 && pairs.length === 1
-          ? 'Wins and losses by mark alone would call a winner.'
-          : null
-    return { ...pair, verdict, disagreement }
+  const adjusted = holm(family.map(pValue))
+  return pairs.map((pair) => {
+    const verdict = judge(pair, adjusted[family.indexOf(pair)]!, marginDb, fixedBeforehand, stepDb)
+    return { ...pair, verdict, disagreement: disagreementOf(pair, verdict, pairs.length === 1) }
   })
 }

@@ -1,6 +1,5 @@
-import type { LevelFindings } from './levelFindings'
-import type { LevelReach } from '@/core/reach/reachFromLevels'
-import type { Reach } from '@/core/reach/reachFromCopies'
+import type { Reach } from '@/core/reach/reach'
+import type { LevelFindings, RelayReach } from './levelFindings'
 import { aboutDistanceText, type Units } from '@/core/units'
 import { tenths as dB } from './phrases'
 import type { JudgedPair } from './verdict'
@@ -23,7 +22,12 @@ export function intervalText(low: number | null, high: number | null, show: (v: 
 
 /** The size of a difference seen from the better side: the figure to quote first, and what it is in dB beside it. */
 function sizeText(pair: JudgedPair, sign: number): { first: string; beside: string } {
-  const { evened, sUnits } = pair
+  const { evened, sUnits, joint } = pair
+  if (!evened && joint?.steps) {
+    const { estimate, low, high } = joint.steps
+    const [from, to] = sign > 0 ? [low, high] : [-high, -low]
+    return { first: `${dB(sign * estimate)} steps of the scale (${dB(from)} to ${dB(to)})`, beside: '' }
+  }
   if (!evened) return { first: '', beside: '' }
   const show = (unit: string, estimate: number | null, low: number | null, high: number | null) => {
     const [from, to] = sign > 0 ? [low, high] : [high === null ? null : -high, low === null ? null : -low]
@@ -49,8 +53,11 @@ export function verdictWords(
   pair: JudgedPair,
   name: (id: string) => string,
 ): { lead: string; detail: string } {
-  const { verdict, wins } = pair
-  const marks = pair.evened?.marksUsed.length ?? wins.wins + wins.draws + wins.losses
+  const { verdict, wins, joint } = pair
+  const marks = joint?.used ?? pair.evened?.marksUsed.length ?? wins.wins + wins.draws + wins.losses
+  const unit = joint?.onePlace ? (marks === 1 ? 'round' : 'rounds') : marks === 1 ? 'mark' : 'marks'
+  const from = `from ${marks} ${unit}${joint?.onePlace ? ' at one place: here, and only here' : ''}`
+  const From = `F${from.slice(1)}`
   const [a, b] = [name(pair.a), name(pair.b)]
   // Over everything one may be ahead; where they change places that is an answer to another question.
   if (pair.trend?.crossing) {
@@ -61,25 +68,25 @@ export function verdictWords(
         : 'Over all that was tested neither is ahead, which says little of either end.'
     return {
       lead: `${a} and ${b} change places: ${near} is ahead near the base, ${near === a ? b : a} far out`,
-      detail: `${over} From ${marks} marks.`,
+      detail: `${over} ${From}.`,
     }
   }
   if (verdict.kind === 'alike')
-    return { lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`, detail: `From ${marks} marks.` }
+    return { lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`, detail: `${From}.` }
   if (verdict.kind === 'better') {
     const [winner, loser] = verdict.which === 'a' ? [a, b] : [b, a]
     const { first, beside } = sizeText(pair, verdict.which === 'a' ? 1 : -1)
     return {
       lead: `${winner} is better than ${loser}${first && ` by ${first}`}`,
       detail: first
-        ? `${beside} From ${marks} marks.`.trim()
+        ? `${beside} ${From}.`.trim()
         : `It won ${Math.max(wins.wins, wins.losses)} marks and lost ${Math.min(wins.wins, wins.losses)}.`,
     }
   }
   const needed = verdict.marksNeeded !== null && verdict.marksNeeded > marks ? verdict.marksNeeded : null
   return {
     lead: `Cannot tell ${a} from ${b} yet`,
-    detail: `${verdict.why[0]!.toUpperCase()}${verdict.why.slice(1)}, from ${marks} marks.${needed ? ` About ${needed} marks would tell a difference that matters.` : ''}`,
+    detail: `${verdict.why[0]!.toUpperCase()}${verdict.why.slice(1)}, ${from}.${needed ? ` About ${needed} marks would tell a difference that matters.` : ''}`,
   }
 }
 
@@ -98,33 +105,39 @@ export function reachText(reach: Reach, units: Units): string {
   if (reach.seen === 'all copied')
     return `at least the farthest mark tried, ${show(reach.farthestM)}${reach.lowM !== null ? ` (surely ${show(Math.min(reach.lowM, reach.farthestM))})` : ''}`
   if (reach.seen === 'none copied') return `less than the nearest mark tried, ${show(reach.nearestM)}`
-  // A bound beyond twice the farthest mark, or half the nearest, is a matter of the curve and not of the log.
-  const low = reach.lowM === null || reach.lowM < reach.nearestM / 2 ? null : reach.lowM
-  const high = reach.highM === null || reach.highM > reach.farthestM * 2 ? null : reach.highM
-  if (reach.estimateM === null || reach.estimateM > reach.farthestM * 2)
-    return low === null ? 'cannot tell' : `${show(Math.min(low, reach.farthestM))} or more`
-  if (reach.estimateM < reach.nearestM / 2) return `less than the nearest mark tried, ${show(reach.nearestM)}`
-  const within =
-    low === null && high === null ? 'the margin is open at both ends' : reachInterval(low, high, show)
-  return `about ${show(reach.estimateM)} (${within})${reach.extrapolated ? ', beyond the marks: extrapolated' : ''}`
+  const { estimateM, lowM, highM, nearestM, farthestM } = reach
+  if (estimateM === null)
+    return lowM !== null && lowM > farthestM
+      ? `beyond the marks, ${show(farthestM)} or more`
+      : highM !== null && highM < nearestM
+        ? `less than the nearest mark tried, ${show(nearestM)}`
+        : `cannot tell: ${intervalText(lowM, highM, show)}`
+  return `about ${show(estimateM)} (${reachInterval(lowM, highM, show)})${reach.extrapolated ? ', beyond the marks: extrapolated' : ''}`
 }
 
 /** Whether both directions match, once the greater power is taken off. */
-export function outBackWords(o: LevelFindings['outBack'][number], name: (id: string) => string): string {
+export function outBackWords(
+  o: LevelFindings['outBack'][number],
+  name: (id: string) => string,
+  marginDb: number,
+): string {
   const stronger = (v: number) =>
     `${Math.abs(v).toFixed(1)} dB ${v >= 0 ? 'stronger out there than at the base' : 'stronger at the base than out there'}`
   const [low, high] = [o.low - o.powerDb, o.high - o.powerDb]
-  const matches = low <= 0 && high >= 0
+  const matches = low > -marginDb && high < marginDb
+  const unclear = !matches && low <= 0 && high >= 0
   const same = Math.abs(o.powerDb) < 0.05
   const power = same ? 'both ends have the same power' : `${dB(o.powerDb)} dB of it is power`
   const rest = matches
     ? `${same ? '' : ', and the rest lies within the margin'}: both directions match`
-    : `; beyond that ${stronger(o.db - o.powerDb)}: another meter, another noise or a poor receiver`
+    : unclear
+      ? `${same ? ', and' : '; beyond that'} nothing is seen, but ${dB(Math.max(-low, high))} dB would have been missed`
+      : `; beyond that ${stronger(o.db - o.powerDb)}: another meter, another noise or a poor receiver`
   return `${name(o.linkId)} is heard ${stronger(o.db)} (${dB(o.low)} to ${dB(o.high)}); ${power}${rest}.`
 }
 
 /** Handset to handset by way of a relay: in and out again, each with its own chance. */
-export function throughWords(reach: LevelReach, chance: number, units: Units): string {
+export function throughWords(reach: RelayReach, chance: number, units: Units): string {
   const show = (m: number) => aboutDistanceText(m, units)
   return `Through the relay, one handset to another with both as far from it, about ${show(reach.estimateM)} (${reachInterval(reach.lowM, reach.highM, show)}) ${chanceInWords(chance)}`
 }

@@ -20,7 +20,6 @@ import type { Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import { ByTable } from './ByTable'
 import { byCsv } from './findingsCsv'
-import { LegReaches } from './LegReaches'
 import { PredictionSection } from './PredictionSection'
 import { useBreakdown } from './useBreakdown'
 
@@ -93,7 +92,6 @@ function Found({ breakdown, ...props }: Omit<Props, 'trialId' | 'params'> & { br
             </Box>
           </>
         )}
-        <LegReaches legs={breakdown.legs} {...{ name, units }} />
       </Part>
       {breakdown.prediction && <PredictionSection found={breakdown.prediction} {...{ name, mark }} />}
       {others.length > 0 && (

@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useRouter } from 'next/navigation'
-import { Suspense, useMemo, useRef, useState, useTransition } from 'react'
-import type { Burden, Findings, LevelFindings } from '@/core/findings'
+import { useMemo, useRef, useState, useTransition } from 'react'
+import type { Burden, Findings } from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
 import { marksNow, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
@@ -24,7 +24,8 @@ import { OnTheWay } from './OnTheWay'
 import { ReachTable } from './ReachTable'
 import { SettingFields } from './SettingFields'
 import { LegPicker } from './LegPicker'
-import { LevelSection, LevelsToCome } from './LevelSection'
+import { LegReaches } from './LegReaches'
+import { LevelSection } from './LevelSection'
 import { NeedSection } from './NeedSection'
 import { paramsFromSettings, type Settings } from './ruleParams'
 import { RestsOn } from './RestsOn'
@@ -44,8 +45,6 @@ interface Props {
   plan: TrialPlan
   log: RunLog
   findings: Findings
-  /** What the levels say; known a little after the rest, the first time. */
-  levels: Promise<LevelFindings | null>
   burdens: [string, Burden][]
   areas: AreaToCover[]
   settings: Settings
@@ -114,7 +113,6 @@ export function FindingsStep({
   plan,
   log,
   findings,
-  levels,
   burdens,
   areas,
   settings,
@@ -197,9 +195,10 @@ export function FindingsStep({
       <Box sx={{ mt: 1 }}>
         <CopyButton text={() => reachesCsv(findings, name)} label="Copy the reaches as CSV" />
       </Box>
-      <Suspense fallback={<LevelsToCome />}>
-        <LevelSection {...{ levels, plan, looks, units }} reliability={settings.reliability} />
-      </Suspense>
+      <LegReaches legs={findings.legs} {...{ name, units }} />
+      {findings.levels && (
+        <LevelSection levels={findings.levels} marginDb={findings.marginDb} {...{ plan, looks, units }} />
+      )}
       <NeedSection {...{ plan, findings, burdens, areas, settings, units }} onNeed={turn} />
       <ClaimsSection {...{ plan, findings, settings, units }} onClaims={(claims) => turn({ claims })} />
       <BreakdownSection

@@ -4,43 +4,30 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
-import { use, useState } from 'react'
-import { chanceInWords, outBackWords, type LevelFindings } from '@/core/findings'
+import { useState } from 'react'
+import { outBackWords, type LevelFindings } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
 import { listenerOf } from '@/core/kit'
 import type { TrialPlan } from '@/core/trial'
-import { distanceText, type Units } from '@/core/units'
+import type { Units } from '@/core/units'
 import { FigureFrame } from './FigureFrame'
 
 const LevelChart = dynamic(() => import('./LevelChart').then((m) => m.LevelChart), { ssr: false })
 
 interface Props {
-  levels: Promise<LevelFindings | null>
+  levels: LevelFindings
   plan: TrialPlan
+  /** The difference that would matter, dB. */
+  marginDb: number
   looks: number[]
-  reliability: number
   units: Units
 }
 
 const one = (v: number) => v.toFixed(1)
 
-/** In the place of the levels until they are worked out. */
-export function LevelsToCome() {
-  return (
-    <section aria-label="Levels" aria-busy>
-      <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>
-        Levels
-      </Typography>
-      <p style={{ minHeight: 520 }}>Working out how the levels fall over this ground…</p>
-    </section>
-  )
-}
-
-/** What the levels say: how they fall on this ground, and how far the level that a copy needs is held. */
-export function LevelSection({ levels: coming, plan, looks, reliability, units }: Props) {
+/** What the levels say: how they fall on this ground. */
+export function LevelSection({ levels, plan, marginDb, looks, units }: Props) {
   const [direction, setDirection] = useState(plan.directions[0]!)
-  const levels = use(coming)
-  if (!levels) return null
   const scale = plan.scales[listenerOf(direction)]
   const unit = scale.kind === 'level' ? scale.unit : 'dB over S9'
   const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
@@ -56,7 +43,6 @@ export function LevelSection({ levels: coming, plan, looks, reliability, units }
         String(p.notHeard),
       ]),
     )
-  const groups = levels.groups.filter((g) => g.direction === direction)
   return (
     <section aria-label="Levels">
       <Typography variant="h2" component="h2" sx={{ mt: 4, mb: 1 }}>
@@ -96,26 +82,12 @@ export function LevelSection({ levels: coming, plan, looks, reliability, units }
       >
         <LevelChart {...{ levels, looks, direction, unit, units }} links={plan.links} />
       </FigureFrame>
-      <ul style={{ marginTop: 0 }}>
-        {groups.map((g) => {
-          const r = g.reaches.find((x) => Math.abs(x.chance - reliability) < 1e-9)
-          return (
-            <li key={g.linkId}>
-              {name(g.linkId)} {direction}:{' '}
-              {r
-                ? `by its levels about ${distanceText(r.estimateM, units)} (${distanceText(r.lowM, units)} to ${distanceText(r.highM, units)}) ${chanceInWords(reliability)}, for ground like this`
-                : 'nothing was copied, so no reach follows from its levels'}
-              {r && g.line.at(-1)!.distanceM / 1.5 < r.estimateM && ', beyond the marks: extrapolated'}.
-            </li>
-          )
-        })}
-      </ul>
       {levels.outBack.length > 0 && (
         <>
           <p style={{ margin: '12px 0 4px', fontWeight: 700 }}>Talk-out against talk-back</p>
           <ul style={{ marginTop: 0 }}>
             {levels.outBack.map((o) => (
-              <li key={o.linkId}>{outBackWords(o, name)}</li>
+              <li key={o.linkId}>{outBackWords(o, name, marginDb)}</li>
             ))}
           </ul>
         </>

@@ -3,7 +3,7 @@ import { chanceInWords, reachText, type Findings } from '@/core/findings'
 import type { Link } from '@/core/kit'
 import type { Units } from '@/core/units'
 
-/** How far each link reaches in each direction, and the worse of the two as the usable reach. */
+/** How far each link reaches in each direction, and both ways together as the usable reach. */
 export function ReachTable({
   findings,
   links,
@@ -17,10 +17,7 @@ export function ReachTable({
   usableOnly?: boolean
 }) {
   const chances = [...new Set(findings.usable.map((u) => u.chance))]
-  const both = (linkId: string) => findings.usable.some((u) => u.linkId === linkId && u.limitedBy)
-  const methods = [...new Set(findings.reaches.flatMap((r) => r.reaches.map((x) => x.method)))].filter(
-    (m) => m !== 'none',
-  )
+  const both = (linkId: string) => findings.reaches.filter((r) => r.linkId === linkId).length > 1
   return (
     <>
       <Table
@@ -71,9 +68,11 @@ export function ReachTable({
                 .map((u) => (
                   <td key={u.chance} data-label={chanceInWords(u.chance)}>
                     {reachText(u.reach, units)}
-                    <div style={{ fontWeight: 400, color: 'var(--soft)', fontSize: '0.85rem' }}>
-                      the worse: {u.limitedBy}
-                    </div>
+                    {u.limitedBy && (
+                      <div style={{ fontWeight: 400, color: 'var(--soft)', fontSize: '0.85rem' }}>
+                        {u.limitedBy} is the weaker way
+                      </div>
+                    )}
                   </td>
                 ))}
               {!usableOnly && <td />}
@@ -82,8 +81,7 @@ export function ReachTable({
         ])}
       </Table>
       <p style={{ color: 'var(--soft)', margin: '6px 0 0' }}>
-        90 % profile intervals{methods.length > 0 && `; ${methods.join(' and ')}`}. For ground like these
-        legs, not a circle round the base.
+        Nine times in ten within the brackets. For ground like these legs, not a circle round the base.
       </p>
     </>
   )

@@ -100,7 +100,7 @@ export function reachesCsv(findings: Findings, name: (id: string) => string): st
         r.copied,
         r.checks,
         findings.copyRuleInWords,
-        x.method,
+        'joint model',
       ]),
     ),
   )

@@ -13,10 +13,14 @@ export function findingsAsked(db: Db, trialId: string, query: Query) {
   const open = openTrial(db, trialId)
   if (!open) return null
   const runs = listRuns(db, open.trial.id).map((row) => ({ row, log: logOf(db, row.id) }))
+  // A run just begun holds nothing yet, and must not hide what was found before.
+  const telling = runs.filter((r) => r.log.checks.length > 0)
   const shown =
-    runs.find((r) => r.row.id === query.run) ?? runs.find((r) => r.log.state !== 'voided') ?? runs[0] ?? null
-  if (!shown || shown.log.checks.length === 0)
-    return { open, runs, shown: null, chosen: [], settings: null, plan: null }
+    telling.find((r) => r.row.id === query.run) ??
+    telling.find((r) => r.log.state !== 'voided') ??
+    telling[0] ??
+    null
+  if (!shown) return { open, runs, shown: null, chosen: [], settings: null, plan: null }
   const settings = settingsFromParams(query, shown.row.plan)
   const others = runs.filter(
     (r) => r !== shown && settings.withRuns.includes(r.row.id) && r.log.checks.length > 0,

@@ -148,7 +148,6 @@ describe('findings as CSV', () => {
             highM: 1999,
             seen: 'some copied',
             extrapolated: false,
-            method: 'Firth',
           },
         ],
       },
@@ -162,7 +161,7 @@ describe('findings as CSV', () => {
       'both,"Rig ""a"", old","Rig ""b"", old",better,"Rig ""b"", old",-5.24,-7,,,,,2,1,2,9,0.0215,m',
     )
     expect(reachesCsv(findings, name).split('\r\n')[1]).toBe(
-      '"Rig ""a"", old",to base,0.9,1235,,1999,some copied,false,5,12,heard at all on the first call,Firth',
+      '"Rig ""a"", old",to base,0.9,1235,,1999,some copied,false,5,12,heard at all on the first call,joint model',
     )
   })
 })

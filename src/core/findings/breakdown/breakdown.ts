@@ -1,31 +1,20 @@
-import type { Direction } from '@/core/kit/rig/rig'
 import type { PlanGround } from '@/core/reach/legGround'
-import type { Reach } from '@/core/reach/reachFromCopies'
 import type { CountDifference } from '@/core/stats/betaBinomial'
 import type { OrderedDifference } from '@/core/stats/orderedProbit'
 import type { ConditionFactor } from '@/core/trial/conditions'
 import type { FindingsInput } from '../input'
-import { readChecks } from '../input'
 import { cellsIn } from '../levels'
-import { judgeAll, PLANE_EARTH_SLOPE, reachesOf, usableOf, type Prepared } from '../findings'
+import { judgeAll, type Prepared } from '../findings'
+import { markedLevels, type MarkedLevels } from '../levelFindings'
 import { conditionGroupings, type RunEvent } from './conditions'
 import { differencesBy, type DifferenceBy } from './differencesBy'
 import { driftOf, type Drift } from './drift'
 import { alwaysTogether, matrixOf, type Matrix } from './matrix'
-import { nextBest, type MarkedLevels, type NextBest } from './nextBest'
+import { nextBest, type NextBest } from './nextBest'
 import { countedDifferences, orderedDifferences, otherStationsOf, type OtherStations } from './otherScales'
 import { againstPrediction, type AgainstPrediction } from './predicted'
 import { runOffsets, runsApart, type RunApart, type RunOffset } from './runOffsets'
 import { erraticLinks, type Erratic } from './erratic'
-
-/** How far a link reaches on one leg. */
-export interface LegReach {
-  legId: string
-  legName: string
-  linkId: string
-  limitedBy: Direction | null
-  reach: Reach
-}
 
 /** By what the difference was looked at. */
 export type ByWhat = 'direction' | 'leg' | 'distance' | 'kind of ground' | 'time of day' | ConditionFactor
@@ -36,7 +25,6 @@ export interface Breakdown {
   /** What always changed together, where that is all that can be said of single things. */
   together: Matrix['together']
   by: { what: ByWhat; pairs: DifferenceBy[] }[]
-  legs: LegReach[]
   drift: Drift | null
   erratic: Erratic[]
   offsets: RunOffset[]
@@ -59,24 +47,8 @@ function bandsOf(input: FindingsInput): Map<string, string> | null {
   return new Map(marks.map((m, i) => [m.id, names[Math.floor((i * bands) / marks.length)]!]))
 }
 
-/** Reach by leg, the worse of the directions; legs of fewer than five marks say too little. */
-function reachByLeg(input: FindingsInput, slope: number): LegReach[] {
-  const legs = [...new Map(input.marks.map((m) => [m.legId, m.legName]))]
-  if (legs.length < 2) return []
-  return legs.flatMap(([legId, legName]) => {
-    const marks = input.marks.filter((m) => m.legId === legId)
-    const ids = new Set(marks.map((m) => m.id))
-    const part = { ...input, marks, checks: input.checks.filter((c) => ids.has(c.markId)) }
-    if (marks.length < 5 || part.checks.length === 0) return []
-    const usable = usableOf(part, reachesOf(part, readChecks(part).checks, slope))
-    return usable
-      .filter((u) => u.chance === input.reliability)
-      .map(({ linkId, limitedBy, reach }) => ({ legId, legName, linkId, limitedBy, reach }))
-  })
-}
-
 /** What of it depends on the log alone, and takes most of the time. */
-export type LogBreakdown = Omit<Breakdown, 'legs' | 'prediction' | 'next'>
+export type LogBreakdown = Omit<Breakdown, 'prediction' | 'next'>
 
 /**
  * What of the findings the causes build on: small enough to be handed to a worker, which then need not
@@ -87,8 +59,8 @@ export interface BreakdownBasis {
   fit: MarkedLevels | null
 }
 
-export function basisOf({ pairs, levels: { fit } }: Prepared): BreakdownBasis {
-  return { pairs, fit: fit && { groups: fit.groups, parameters: fit.parameters } }
+export function basisOf(input: FindingsInput, { pairs, joint }: Prepared): BreakdownBasis {
+  return { pairs, fit: joint && markedLevels(input, joint) }
 }
 
 /**
@@ -161,7 +133,6 @@ export function breakdownUnder(
   const open = whole.find((p) => p.verdict.kind === 'cannot tell') ?? whole[0]
   return {
     ...inLog,
-    legs: reachByLeg(input, fit?.parameters.slope ?? PLANE_EARTH_SLOPE),
     prediction: ground && againstPrediction(input, checks, cells, ground),
     next: open ? nextBest(input, checks, sets[0]!, fit, open) : null,
   }
@@ -177,7 +148,7 @@ export async function breakdownOf(
 ): Promise<Breakdown> {
   return breakdownUnder(
     input,
-    basisOf(prepared),
+    basisOf(input, prepared),
     ground,
     await breakdownOfLog(input, ground, events, breathe),
   )

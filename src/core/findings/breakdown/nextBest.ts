@@ -1,11 +1,8 @@
-import type { LevelFit } from '@/core/reach/levelModel'
 import type { FindingsInput, ReadCheck } from '../input'
+import type { MarkedLevels } from '../levelFindings'
 import type { JudgedPair } from '../verdict'
 import type { CellsById } from '../levels'
 import { normalCdf } from '@/core/stats/normal'
-
-/** What of a fitted level model the next check is chosen by. */
-export type MarkedLevels = Pick<LevelFit, 'groups' | 'parameters'>
 
 /** What would narrow an answer most. */
 export interface NextBest {

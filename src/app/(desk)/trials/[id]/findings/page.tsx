@@ -1,9 +1,11 @@
 import { notFound } from 'next/navigation'
+import { Suspense } from 'react'
 import { burdensOf } from '@/features/findings/burdens'
 import { db, groundOf, listAreas, listParts, listRigs } from '@/data'
 import { areasToCover } from '@/features/findings/areasToCover'
-import { findingsThenLevels, poolOf } from '@/features/findings/compute'
+import { findingsOf, poolOf } from '@/features/findings/compute'
 import { FindingsStep } from '@/features/findings/FindingsStep'
+import { FindingsToCome } from '@/features/findings/FindingsToCome'
 import { NoFindings } from '@/features/findings/NoFindings'
 import { findingsAsked, type Query } from '@/features/findings/request'
 import { readUnits } from '@/ui/shell/readUnits'
@@ -13,11 +15,10 @@ interface Props {
   searchParams: Promise<Query>
 }
 
-export default async function FindingsPage({ params, searchParams }: Props) {
-  const asked = findingsAsked(db(), (await params).id, await searchParams)
-  if (!asked) notFound()
-  const { open, runs, shown, chosen, settings, plan } = asked
-  if (!shown) return <NoFindings trialId={open.trial.id} />
+type Asked = Extract<NonNullable<ReturnType<typeof findingsAsked>>, { shown: object }>
+
+/** The findings once they are worked out. */
+async function Answer({ open, runs, shown, chosen, settings, plan }: Asked) {
   const { input, apart } = poolOf(chosen, settings)
   return (
     <FindingsStep
@@ -33,12 +34,23 @@ export default async function FindingsPage({ params, searchParams }: Props) {
       apart={apart}
       plan={plan}
       log={shown.log}
-      {...findingsThenLevels(input)}
+      findings={await findingsOf(input)}
       settings={settings}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
       areas={areasToCover(listAreas(db()), plan.base)}
       ground={groundOf(db(), plan)}
       units={await readUnits()}
     />
+  )
+}
+
+export default async function FindingsPage({ params, searchParams }: Props) {
+  const asked = findingsAsked(db(), (await params).id, await searchParams)
+  if (!asked) notFound()
+  if (!asked.shown) return <NoFindings trialId={asked.open.trial.id} />
+  return (
+    <Suspense fallback={<FindingsToCome />}>
+      <Answer {...asked} />
+    </Suspense>
   )
 }

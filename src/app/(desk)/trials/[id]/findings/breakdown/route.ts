@@ -6,5 +6,5 @@ import { findingsAsked, queryOf } from '@/features/findings/request'
 export async function GET(request: Request, { params }: { params: Promise<{ id: string }> }) {
   const asked = findingsAsked(db(), (await params).id, queryOf(new URL(request.url).searchParams))
   if (!asked?.shown) return Response.json({ error: 'Nothing was logged in this trial yet.' }, { status: 404 })
-  return Response.json(breakdownInputOf(asked.chosen, asked.settings, groundOf(db(), asked.plan)))
+  return Response.json(await breakdownInputOf(asked.chosen, asked.settings, groundOf(db(), asked.plan)))
 }

@@ -27,7 +27,7 @@ export default async function FindingsSummary({ params, searchParams }: Props) {
       run={{ id: shown.row.id, name: shown.row.name, startedAt: shown.row.startedAt }}
       plan={plan}
       log={shown.log}
-      findings={findingsOf(poolOf(chosen, settings).input)}
+      findings={await findingsOf(poolOf(chosen, settings).input)}
       breakdown={await breakdownOfRuns(chosen, settings, ground)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
       areas={areasToCover(listAreas(db()), plan.base)}

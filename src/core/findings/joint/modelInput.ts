@@ -1,0 +1,181 @@
+import { groupedBy } from '@/core/groupedBy'
+import { listenerOf, sumDb, type Direction } from '@/core/kit/rig/rig'
+import type { Call, ModelInput, ModelReport } from '@/core/model/reports'
+import type { ModelRule } from '@/core/model/margins'
+import type { CopyRule } from '@/core/reports/copyRule'
+import { USUAL_EVENING } from '../choices'
+import { knownIn, type FindingsInput, type ReadCheck } from '../input'
+import { listenerReader, type ListenerReader } from './listeners'
+
+/** A log as the model takes it. */
+export interface JointInput {
+  model: ModelInput
+  readers: ListenerReader[]
+  /** Ids of the marks that the model's marks are; empty of a log from one place, whose rounds they are. */
+  markIds: string[]
+  /** All reports come from one place: what is found holds there, and says nothing of distance. */
+  onePlace: boolean
+  /** Checks that say nothing the model knows. */
+  unused: string[]
+}
+
+/** Calls beyond this many tell nothing more. */
+const MAX_MISSES = 4
+/** A day against the first at the same marks, dB. */
+const RUN_SD_DB = 4
+/** How fast a listener may drift, dB an hour, and the shortest time that it is looked for over, h. */
+const DRIFT_SD_DB = 1
+const MIN_HOURS = 0.5
+/** Marks whose distances differ by less than this share are one place. */
+const SAME_PLACE = 0.02
+
+/** What all reports of a log say, as one model takes them. @param unknownDb a meter of unknown step is read as this */
+export function jointInput(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  unknownDb?: number,
+): JointInput {
+  const { directions, links } = input
+  const readers = directions.map((d) =>
+    listenerReader(
+      input.scales[listenerOf(d)],
+      checks.filter((c) => c.direction === d),
+      unknownDb,
+    ),
+  )
+  const callsOf = callsBy(readers, directions)
+  const marks = input.marks.filter((m) => m.distanceM > 0)
+  const markAt = new Map(marks.map((m, i) => [m.id, i]))
+  const linkAt = new Map(links.map((l, i) => [l.id, i]))
+  const runs = [...new Set(checks.map((c) => c.runId))]
+  const hours = hoursOf(checks)
+  const said = checks.flatMap((check) => {
+    const [mark, link] = [markAt.get(check.markId), linkAt.get(check.linkId)]
+    const calls = callsOf(check)
+    return mark === undefined || link === undefined || calls.length === 0
+      ? []
+      : [{ check, mark, link, calls }]
+  })
+  const used = new Set(said.map((s) => s.check.id))
+  const places = [...new Set(said.map((s) => s.mark))].map((m) => marks[m]!)
+  const onePlace = places.length > 0 && alike(places.map((m) => m.distanceM))
+  const rounds = onePlace ? roundsOf(said.map((s) => s.check)) : null
+  const terms = termsOf(runs.length, directions.length, hours !== null)
+  const reports = said.flatMap(({ check, mark, link, calls }): ModelReport[] => {
+    const listener = directions.indexOf(check.direction)
+    const run = runs.indexOf(check.runId)
+    return calls.map(({ call, count }) => ({
+      mark: rounds ? rounds.at.get(check.id)! : mark,
+      link,
+      listener,
+      call,
+      count,
+      offsetDb: -check.attenuationDb,
+      visit: run,
+      terms: terms.of(run, listener, hours?.get(check.id) ?? 0),
+    }))
+  })
+  return {
+    model: {
+      marks: rounds
+        ? Array.from({ length: rounds.n }, (_, i) => ({
+            legId: `round ${i}`,
+            distanceM: places[0]!.distanceM,
+            alongM: 0,
+          }))
+        : marks.map((m) => ({ legId: m.legId, distanceM: m.distanceM, alongM: m.alongM ?? m.distanceM })),
+      links: links.length,
+      listeners: readers.map((r) => r.listener),
+      // All that is known, whatever a reader takes out: the ways there and back differ by it.
+      knownDb: links.map((l) =>
+        directions.map((d) => sumDb(knownIn({ evening: USUAL_EVENING }, l, links[0]!, d))),
+      ),
+      terms: terms.priors,
+      reports,
+    },
+    readers,
+    markIds: rounds ? [] : marks.map((m) => m.id),
+    onePlace,
+    unused: checks.filter((c) => !used.has(c.id)).map((c) => c.id),
+  }
+}
+
+/** All calls of a check: those that went unheard, and what the last one said. */
+function callsBy(readers: readonly ListenerReader[], directions: readonly Direction[]) {
+  const NIL: Call = { kind: 'not heard' }
+  return ({ reading, calls, direction }: ReadCheck): { call: Call; count: number }[] => {
+    const reader = readers[directions.indexOf(direction)]
+    if (!reader) return []
+    if (reading.state === 'not heard') return [{ call: NIL, count: Math.min(MAX_MISSES, Math.max(1, calls)) }]
+    if (reading.state !== 'heard') return []
+    const call = reader.read(reading)
+    if (!call) return []
+    const missed = Math.min(MAX_MISSES, calls - 1)
+    return [...(missed > 0 ? [{ call: NIL, count: missed }] : []), { call, count: 1 }]
+  }
+}
+
+const alike = (distances: readonly number[]) =>
+  Math.max(...distances) - Math.min(...distances) <= SAME_PLACE * Math.max(...distances)
+
+/** Rounds of a log from one place: each link's n-th connection is the same round as every other's. */
+function roundsOf(checks: readonly ReadCheck[]): { at: Map<string, number>; n: number } {
+  const at = new Map<string, number>()
+  const keys = new Map<string, number>()
+  for (const c of checks) {
+    const key = `${c.runId} ${c.markId} ${c.repeat}`
+    if (!keys.has(key)) keys.set(key, keys.size)
+    at.set(c.id, keys.get(key)!)
+  }
+  return { at, n: keys.size }
+}
+
+/** Hours of each check about its run's mean; null where the log has no times, or hardly any between them. */
+function hoursOf(checks: readonly ReadCheck[]): Map<string, number> | null {
+  const hours = new Map<string, number>()
+  let widest = 0
+  for (const ofRun of groupedBy(checks, (c) => c.runId ?? '').values()) {
+    const times = ofRun.map((c) => Date.parse(c.time) / 3_600_000)
+    if (times.some((t) => !Number.isFinite(t))) return null
+    const mean = times.reduce((s, t) => s + t, 0) / times.length
+    widest = Math.max(widest, Math.max(...times) - Math.min(...times))
+    ofRun.forEach((c, i) => hours.set(c.id, times[i]! - mean))
+  }
+  return widest >= MIN_HOURS ? hours : null
+}
+
+/** A term for each listener's drift, and for each day after the first at each listener. */
+function termsOf(runs: number, listeners: number, drift: boolean) {
+  const first = drift ? listeners : 0
+  const priors = [
+    ...Array.from({ length: first }, () => ({ sdDb: DRIFT_SD_DB })),
+    ...Array.from({ length: Math.max(0, runs - 1) * listeners }, () => ({ sdDb: RUN_SD_DB })),
+  ]
+  return {
+    priors,
+    of: (run: number, listener: number, hours: number): [number, number][] => [
+      ...(drift ? [[listener, hours] as [number, number]] : []),
+      ...(run > 0 ? [[first + (run - 1) * listeners + listener, 1] as [number, number]] : []),
+    ],
+  }
+}
+
+/**
+ * The copy rule as a listener can keep it: only what its reports tell is asked of them. A rule about readability
+ * over reports without any asks that a call is heard; `told` is false then.
+ */
+export function ruleAt(
+  rule: CopyRule,
+  reader: ListenerReader,
+  words: number | null,
+): ModelRule & { told: boolean } {
+  const { minReadability, minLevel, minShare, maxCalls } = rule
+  const asked = minReadability ?? 1
+  return {
+    step: reader.readability ? Math.max(1, asked) : 1,
+    levelDb: reader.inDb && !reader.readability && minLevel !== null ? minLevel : null,
+    share: reader.listener.counts && minShare !== null && words ? { of: words, least: minShare } : null,
+    calls: maxCalls,
+    told: minReadability === null || minReadability <= 1 || reader.readability,
+  }
+}

@@ -1,0 +1,29 @@
+import betaQuantile from '@stdlib/stats-base-dists-beta-quantile'
+
+/** Fewer marks than this have no interval of their own worth telling. */
+const MIN_PLAIN = 4
+
+/**
+ * Student's t quantile from the beta distribution: t² / (t² + n) is Beta(1/2, n/2).
+ * @param p above a half and below 1 @param freedom degrees of freedom, 1 or more
+ */
+export function studentQuantile(p: number, freedom: number): number {
+  const x = betaQuantile(2 * p - 1, 0.5, freedom / 2)
+  return Math.sqrt((freedom * x) / (1 - x))
+}
+
+/**
+ * The mean of paired differences with Student's 90 % interval: the check on the model that needs none.
+ * @param differences one for each mark, dB
+ * @returns null of fewer than four
+ */
+export function plainDifference(
+  differences: readonly number[],
+): { estimate: number; low: number; high: number; marks: number } | null {
+  const n = differences.length
+  if (n < MIN_PLAIN) return null
+  const estimate = differences.reduce((s, v) => s + v, 0) / n
+  const sd = Math.sqrt(differences.reduce((s, v) => s + (v - estimate) ** 2, 0) / (n - 1))
+  const half = (studentQuantile(0.95, n - 1) * sd) / Math.sqrt(n)
+  return { estimate, low: estimate - half, high: estimate + half, marks: n }
+}

@@ -1,0 +1,72 @@
+import { createHash } from 'node:crypto'
+import {
+  basisOf,
+  breakdownOf,
+  makeFindings,
+  prepareFindings,
+  type Breakdown,
+  type BreakdownBasis,
+  type Findings,
+  type FindingsInput,
+  type Prepared,
+  type RunEvent,
+} from '@/core/findings'
+import type { PlanGround } from '@/core/reach'
+
+/** A log under the model holds its draws, some megabytes. */
+const MAX_LOGS = 6
+const MAX_BREAKDOWNS = 12
+
+/** The newest few results by what they were made from. */
+function keeper<T>(most: number) {
+  const kept = new Map<string, T>()
+  return (key: string, make: () => T): T => {
+    const old = kept.get(key)
+    if (old !== undefined) return old
+    const made = make()
+    kept.set(key, made)
+    if (kept.size > most) kept.delete(kept.keys().next().value!)
+    return made
+  }
+}
+
+const preparedBy = keeper<Prepared>(MAX_LOGS)
+const breakdownBy = keeper<Promise<Breakdown>>(MAX_BREAKDOWNS)
+
+const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
+
+/** All that is prepared from, whatever of it changes: checks, links described later, marks measured later. */
+function prepared(input: FindingsInput): Prepared {
+  const { copyRule: _rule, marginDb: _margin, reliability: _often, ...log } = input
+  return preparedBy(hash(log), () => prepareFindings(input))
+}
+
+/** Lets whatever else is asked go first. */
+const othersFirst = () => new Promise<void>((resolve) => setImmediate(resolve))
+
+/**
+ * What the findings' thread is asked. A log's draws are kept, so that another copy rule, margin or reliability
+ * answers at once.
+ */
+export const findingsApi = {
+  findings(input: FindingsInput): Findings {
+    return makeFindings(input, prepared(input))
+  },
+
+  /** What a reader's own machine works the causes out from. */
+  basis(input: FindingsInput): BreakdownBasis {
+    return basisOf(input, prepared(input))
+  },
+
+  breakdown(
+    input: FindingsInput,
+    ground: PlanGround | null,
+    events: readonly RunEvent[],
+  ): Promise<Breakdown> {
+    return breakdownBy(hash([input, ground?.expected ?? null, events]), () =>
+      breakdownOf(input, prepared(input), ground, events, othersFirst),
+    )
+  },
+}
+
+export type FindingsApi = typeof findingsApi
