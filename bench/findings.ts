@@ -4,7 +4,7 @@ import {
   breakdownOfLog,
   cellsOf,
   comparePairs,
-  fitRunLevels,
+  fitJoint,
   inputOf,
   makeFindings,
   prepareFindings,
@@ -85,21 +85,17 @@ writeTable(
   'findings',
   ['what', 'measured', 'wanted'],
   [
+    ['joint model of 30 marks, 3 links, 2 directions', ms(median(() => fitJoint(input, checks), 5)), '1 s'],
     [
-      'comparisons with trends, 30 marks, 3 links, 2 directions',
-      ms(median(() => comparePairs(input, checks, cells), 7)),
-      '100 ms',
+      'comparisons of the same, with trends',
+      ms(median(() => comparePairs(input, checks, cells, pairs.joint), 5)),
+      '',
     ],
-    ['level model of the same', ms(median(() => fitRunLevels(input, checks, cells), 5)), '1 s'],
     ['breakdown of the same, in a worker', ms(breakdownMs), ''],
+    [`${count} checks: joint model`, ms(median(() => fitJoint(many, manyRead), 3)), '3 s'],
     [
-      `${count} checks: comparisons, reading and thresholds too`,
-      ms(median(() => comparePairs(many), 5)),
-      '500 ms',
-    ],
-    [
-      `${count} checks: levels of 100 of their marks`,
-      ms(median(() => fitRunLevels(many, manyRead, manyCells), 3)),
+      `${count} checks: comparisons, with trends`,
+      ms(median(() => comparePairs(many, manyRead, manyCells, manyPrepared.joint), 3)),
       '',
     ],
     [
@@ -107,7 +103,7 @@ writeTable(
       ms(median(() => makeFindings(many, manyPrepared), 5)),
       'at once',
     ],
-    ['a change of copy rule', ms(median(() => makeFindings(input, pairs), 9)), 'at once'],
+    ['a change of copy rule', ms(median(() => makeFindings(input, pairs), 9)), '50 ms'],
     [
       'folding, entries a second',
       `${(100 / median(() => foldEntries(entries), 5)).toFixed(2)} million`,

@@ -75,8 +75,21 @@ const BUILT_FROM = [
   'scripts/build.mjs',
 ]
 
+/** Bundles what runs beside the server, where what it is made from has changed. */
+export function ensureBundled() {
+  ensure(
+    'build/bundled-from',
+    fingerprint(
+      ['src/core', 'src/server', 'src/workers', 'src/cli', 'scripts/bundle.mjs', 'package-lock.json'],
+      (f) => !isTest(f),
+    ),
+    () => run(process.execPath, ['scripts/bundle.mjs']),
+  )
+}
+
 /** Builds where anything that the build is made from has changed; tests do not count. */
 export function ensureBuilt() {
+  ensureBundled()
   ensure(
     '.next/built-from',
     fingerprint(BUILT_FROM, (f) => !isTest(f)),

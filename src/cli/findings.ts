@@ -141,11 +141,13 @@ async function main(): Promise<number> {
   return failed > 0 ? 1 : 0
 }
 
-try {
-  process.exitCode = await main()
-} catch (e) {
-  const known = e instanceof Refused || (e as NodeJS.ErrnoException).code !== undefined
-  if (!known) throw e
-  console.error((e as Error).message)
-  process.exitCode = 1
-}
+main()
+  .then((code) => {
+    process.exitCode = code
+  })
+  .catch((e: unknown) => {
+    const known = e instanceof Refused || (e as NodeJS.ErrnoException).code !== undefined
+    if (!known) throw e
+    console.error((e as Error).message)
+    process.exitCode = 1
+  })
