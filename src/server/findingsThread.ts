@@ -5,41 +5,57 @@ import * as Comlink from 'comlink'
 import nodeEndpoint from 'comlink/dist/umd/node-adapter'
 import { findingsApi, type FindingsApi } from './findings'
 
-/** Made by scripts/build.mjs. */
+/** Made by scripts/bundle.mjs. */
 const THREAD = join('build', 'findingsThread.cjs')
 
-let kept: Comlink.Remote<FindingsApi> | null = null
-
-function started(file: string): Comlink.Remote<FindingsApi> {
-  const thread = new Worker(file)
-  // It must not keep the server from ending; broken, it is started anew by whoever asks next.
-  thread.unref()
-  const end = () => {
-    kept = null
-  }
-  thread.on('error', end)
-  thread.on('exit', end)
-  return Comlink.wrap<FindingsApi>(nodeEndpoint(thread))
-}
-
-/**
- * The thread that findings are worked out in, so that the one that answers is never busy with them. In tests, which
- * build nothing, it is worked out here.
- */
-export function findingsThread(): Comlink.Remote<FindingsApi> | Promised<FindingsApi> {
-  if (process.env.VITEST) return here
-  const file = join(process.cwd(), THREAD)
-  if (!kept && !existsSync(file)) throw new Error(`${THREAD} is missing: run npm run build first`)
-  kept ??= started(file)
-  return kept
-}
-
-type Promised<T extends Record<string, (...args: never[]) => unknown>> = {
+/** The same functions, answered later. */
+type Later<T extends Record<string, (...args: never[]) => unknown>> = {
   [K in keyof T]: (...args: Parameters<T[K]>) => Promise<Awaited<ReturnType<T[K]>>>
 }
 
-const here: Promised<FindingsApi> = {
+let kept: Later<FindingsApi> | null = null
+
+/**
+ * Starts a thread from a file. Whoever waits for it is told when it breaks.
+ * @param onEnd called when it is of no use any more
+ */
+export function startThread(file: string, onEnd: () => void): Later<FindingsApi> {
+  const thread = new Worker(file)
+  // It must not keep the server from ending.
+  thread.unref()
+  const broken = new Promise<never>((_, reject) => {
+    const end = (why: string) => {
+      onEnd()
+      reject(new Error(`The findings could not be worked out: ${why}. Ask again.`))
+    }
+    thread.on('error', (e) => end(e.message))
+    thread.on('exit', () => end('their thread has ended'))
+  })
+  broken.catch(() => undefined)
+  const remote = Comlink.wrap<FindingsApi>(nodeEndpoint(thread))
+  return {
+    findings: (input) => Promise.race([remote.findings(input), broken]),
+    basis: (input) => Promise.race([remote.basis(input), broken]),
+    breakdown: (input, ground, events) => Promise.race([remote.breakdown(input, ground, events), broken]),
+  }
+}
+
+const here: Later<FindingsApi> = {
   findings: (input) => Promise.resolve(findingsApi.findings(input)),
   basis: (input) => Promise.resolve(findingsApi.basis(input)),
   breakdown: (input, ground, events) => findingsApi.breakdown(input, ground, events),
+}
+
+/**
+ * The thread that findings are worked out in, so that the one that answers is never busy with them; started anew where
+ * it broke. In tests, which bundle nothing, they are worked out here.
+ */
+export function findingsThread(): Later<FindingsApi> {
+  if (process.env.VITEST) return here
+  const file = join(process.cwd(), THREAD)
+  if (!kept && !existsSync(file)) throw new Error(`${THREAD} is missing: run npm run build first`)
+  kept ??= startThread(file, () => {
+    kept = null
+  })
+  return kept
 }

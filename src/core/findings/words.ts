@@ -48,6 +48,31 @@ export function takenOutText(pair: JudgedPair): string {
   return what.length === 0 ? 'nothing known to take out' : `${what.join(' and ')} taken out`
 }
 
+/** So much of the posterior is sure, and so much the other way. */
+const SURE = 0.975
+
+/**
+ * Which of a pair reaches farther with what was used, where the verdict alone does not say it: what was taken out may
+ * make a rig that is no better reach farther. Empty where the verdict says it.
+ */
+function fartherWords(pair: JudgedPair, name: (id: string) => string): string {
+  const { joint, verdict } = pair
+  if (!joint || joint.onePlace) return ''
+  const [a, b] = [name(pair.a), name(pair.b)]
+  const out = [...new Set(pair.takenOut.flatMap((t) => t.known.map((k) => k.what)))].join(' and ')
+  const farther = joint.aFarther >= SURE ? 'a' : joint.aFarther <= 1 - SURE ? 'b' : null
+  if (!farther)
+    return verdict.kind === 'cannot tell'
+      ? `Which of them reaches farther cannot be told (${Math.round(100 * joint.aFarther)} to ${100 - Math.round(100 * joint.aFarther)}).`
+      : ''
+  if (verdict.kind === 'better' && verdict.which === farther) return ''
+  const rig = farther === 'a' ? a : b
+  if (out === '') return ''
+  return verdict.kind === 'better'
+    ? `Yet ${rig} reaches farther, by its ${out}.`
+    : `${rig} reaches farther, by its ${out}; evened, that is not sure.`
+}
+
 /** The verdict of a pair: what it is in one sentence, and its size or reason beside it. @param name of a link by id */
 export function verdictWords(
   pair: JudgedPair,
@@ -58,6 +83,8 @@ export function verdictWords(
   const unit = joint?.onePlace ? (marks === 1 ? 'round' : 'rounds') : marks === 1 ? 'mark' : 'marks'
   const from = `from ${marks} ${unit}${joint?.onePlace ? ' at one place: here, and only here' : ''}`
   const From = `F${from.slice(1)}`
+  const farther = fartherWords(pair, name)
+  const andFarther = farther && ` ${farther}`
   const [a, b] = [name(pair.a), name(pair.b)]
   // Over everything one may be ahead; where they change places that is an answer to another question.
   if (pair.trend?.crossing) {
@@ -72,21 +99,21 @@ export function verdictWords(
     }
   }
   if (verdict.kind === 'alike')
-    return { lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`, detail: `${From}.` }
+    return { lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`, detail: `${From}.${andFarther}` }
   if (verdict.kind === 'better') {
     const [winner, loser] = verdict.which === 'a' ? [a, b] : [b, a]
     const { first, beside } = sizeText(pair, verdict.which === 'a' ? 1 : -1)
     return {
       lead: `${winner} is better than ${loser}${first && ` by ${first}`}`,
       detail: first
-        ? `${beside} ${From}.`.trim()
+        ? `${beside} ${From}.${andFarther}`.trim()
         : `It won ${Math.max(wins.wins, wins.losses)} marks and lost ${Math.min(wins.wins, wins.losses)}.`,
     }
   }
   const needed = verdict.marksNeeded !== null && verdict.marksNeeded > marks ? verdict.marksNeeded : null
   return {
     lead: `Cannot tell ${a} from ${b} yet`,
-    detail: `${verdict.why[0]!.toUpperCase()}${verdict.why.slice(1)}, ${from}.${needed ? ` About ${needed} marks would tell a difference that matters.` : ''}`,
+    detail: `${verdict.why[0]!.toUpperCase()}${verdict.why.slice(1)}, ${from}.${needed ? ` About ${needed} marks would tell a difference that matters.` : ''}${andFarther}`,
   }
 }
 
