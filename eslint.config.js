@@ -14,7 +14,16 @@ const goes = (from, to) => ({
 const oneText = String.raw`^\s*(?:[\w.]+\(|const \w+ = |[\w'-]+[:=] ?\{?|\? |: |return |<\w+>)*['"\x60/<]`
 
 export default defineConfig(
-  { ignores: ['.next/**', 'node_modules/**', 'next-env.d.ts', 'test-results/**', 'playwright-report/**'] },
+  {
+    ignores: [
+      'build/**',
+      '.next/**',
+      'node_modules/**',
+      'next-env.d.ts',
+      'test-results/**',
+      'playwright-report/**',
+    ],
+  },
   ...tseslint.configs.recommended,
   {
     rules: {
