@@ -1,5 +1,5 @@
 import { distanceText, type Units } from '@/core/units'
-import type { UsableReach } from './joint/jointFindings'
+import type { UsableReach } from './joint/jointReaches'
 import { reachText } from './words'
 
 /** How a claimed reach stands against the log. */

@@ -13,7 +13,7 @@ import {
 } from '@/core/stats/pairedDifference'
 import { everyCall, type CellsById } from './levels'
 import { checksByMark, knownIn, type FindingsInput, type ReadCheck } from './input'
-import { jointDifference, type JointDifference, type JointFit } from './joint/jointFindings'
+import { jointDifference, type JointDifference, type JointFit } from './joint/jointFit'
 import { plainDifference } from './plainDifference'
 import { winsAndLosses, type WinsAndLosses } from './wins'
 

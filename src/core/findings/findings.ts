@@ -5,14 +5,8 @@ import { describeScale } from '@/core/reports/scale'
 import { stepWidthDb } from '@/core/reports/toCell'
 import { comparePair, type LeftOut, type PairComparison, type Scope } from './comparePair'
 import { readChecks, type FindingsInput, type ReadCheck } from './input'
-import {
-  fitJoint,
-  jointReaches,
-  type JointFit,
-  type LegReach,
-  type LinkReach,
-  type UsableReach,
-} from './joint/jointFindings'
+import { fitJoint, type JointFit } from './joint/jointFit'
+import { jointReaches, type LegReach, type LinkReach, type UsableReach } from './joint/jointReaches'
 import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './levelFindings'
 import { cellsIn, type CellsById } from './levels'
 import { judgePairs, type JudgedPair } from './verdict'

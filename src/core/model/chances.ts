@@ -3,6 +3,7 @@ import {
   emptyTable,
   fillHeard,
   fillStep,
+  fillStepValues,
   LEAST_OF_STEP,
   strengthNodes,
   type StepTable,
@@ -108,8 +109,8 @@ export class Chances {
     return this.kept[pattern]!.above
   }
 
-  /** Fixes the spreads and every listener's cuts, dB. */
-  set(spreads: Spreads, cuts: readonly Float64Array[]): void {
+  /** Fixes the spreads and every listener's cuts, dB. @param derive false where only {@link lnAt} is asked afterwards */
+  set(spreads: Spreads, cuts: readonly Float64Array[], derive = true): void {
     this.spreads = spreads
     this.cuts = cuts
     const { wide, stray } = this.priors
@@ -128,7 +129,7 @@ export class Chances {
       const steps = mine.length
       if (k.call.kind === 'strength') fillHeard(k.table, k.nodes, mine[0]!, spreads)
       else
-        fillStep(
+        (derive ? fillStep : fillStepValues)(
           k.table,
           k.nodes,
           mine[k.below]!,

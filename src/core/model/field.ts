@@ -203,7 +203,7 @@ export class Field {
   private likelihood(x: Float64Array, spreads: Spreads, derive: boolean): number {
     const { chances, one } = this
     this.cuts.forEach((_, d) => this.cutsAt(x, d))
-    chances.set(spreads, this.cuts)
+    chances.set(spreads, this.cuts, derive)
     if (derive) {
       for (const g of this.cutGradient) g.fill(0)
       for (const rows of this.cutCurve) for (const row of rows) row.fill(0)

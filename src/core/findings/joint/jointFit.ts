@@ -1,0 +1,133 @@
+import { listenerOf, sumDb, type Direction } from '@/core/kit/rig/rig'
+import { chanceOf, differenceDraws, meanOf, posteriorOf, type Posterior } from '@/core/model/answers'
+import { FIT_SETTINGS, fitModel, mergedFits, type FitSettings, type ModelFit } from '@/core/model/fit'
+import { knownIn, type FindingsInput, type ReadCheck } from '../input'
+import { UNKNOWN_STEP_DB } from './listeners'
+import { jointInput, type JointInput } from './modelInput'
+
+/** A log under the one model: what every figure of it is read from. */
+export interface JointFit {
+  input: JointInput
+  fit: ModelFit
+}
+
+/** ln of an unknown step is N(ln 4.5 dB, 0.2²), at the three points of Gauss and Hermite. */
+const UNKNOWN_STEPS = [-1, 0, 1].map((k) => ({
+  stepDb: UNKNOWN_STEP_DB * Math.exp(k * Math.sqrt(3) * 0.2),
+  share: k === 0 ? 2 / 3 : 1 / 6,
+}))
+
+/** Whether a listener's reports tell levels in any way; comparisons and rates do not. */
+const tells = (input: FindingsInput, d: Direction) => {
+  const { kind } = input.scales[listenerOf(d)]
+  return kind !== 'comparative' && kind !== 'rate'
+}
+
+/** Fits the model to a log. @returns null where it holds nothing that the model knows */
+export function fitJoint(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  settings: Partial<FitSettings> = {},
+): JointFit | null {
+  const unknown = input.directions.some((d) => {
+    const scale = input.scales[listenerOf(d)]
+    return 'strength' in scale && scale.strength.by !== 'ear' && scale.strength.stepDb === null
+  })
+  const joint = jointInput(input, checks)
+  if (joint.model.reports.length === 0) return null
+  const whole = { ...FIT_SETTINGS, ...settings }
+  if (!unknown) return { input: joint, fit: fitModel(joint.model, whole) }
+  const fits = UNKNOWN_STEPS.map(({ stepDb, share }) =>
+    fitModel(jointInput(input, checks, stepDb).model, { ...whole, draws: Math.round(share * whole.draws) }),
+  )
+  return { input: joint, fit: mergedFits(fits) }
+}
+
+/** A difference between two links by the model. */
+export interface JointDifference {
+  /** dB, or steps of the listener's list where nothing was read in dB. */
+  unit: 'dB' | 'steps'
+  difference: Posterior
+  /** What is known of the two left in. */
+  raw: Posterior
+  /** The chance that a reaches farther than b with the powers that were used. */
+  aFarther: number
+  /** Spread of the difference at a mark, dB. */
+  spreadDb: number
+  /** Ids of marks, or names of rounds at one place, where both were tried and either was heard; and where neither was. */
+  used: string[]
+  silent: string[]
+}
+
+/** Fewer strengths closed at both ends than this are no scale in dB. */
+const MIN_CLOSED = 4
+
+/** What the model says of link a against link b. @param directions one of the run's, or all of them together */
+export function jointDifference(
+  input: FindingsInput,
+  { input: joint, fit }: JointFit,
+  a: string,
+  b: string,
+  directions: readonly Direction[],
+): JointDifference | null {
+  const [ia, ib] = [a, b].map((id) => input.links.findIndex((l) => l.id === id)) as [number, number]
+  const listeners = directions.map((d) => input.directions.indexOf(d))
+  if (!directions.every((d) => tells(input, d))) return null
+  const inDb = listeners.every((d) => joint.readers[d]!.inDb) && fit.data.closed >= MIN_CLOSED
+  const step = inDb ? 1 : stepOf(fit, listeners)
+  const scaled = (draws: Float64Array) =>
+    posteriorOf(
+      fit,
+      draws.map((v) => v / step),
+    )
+  const raw = differenceDraws(fit, ia, ib, listeners, true)
+  const takenOut =
+    directions.reduce((sum, d) => sum + sumDb(knownIn(input, input.links[ia]!, input.links[ib]!, d)), 0) /
+    directions.length
+  const evened = raw.map((v) => v - takenOut)
+  const spreadDb = Math.sqrt(
+    meanOf(fit, ({ point }) => {
+      const { ownDb, callDb } = fit.points[point]!.spreads
+      return 2 * ownDb ** 2 + (2 * callDb ** 2) / listeners.length
+    }),
+  )
+  const met = marksOf(joint, ia, ib, listeners)
+  return {
+    unit: inDb ? 'dB' : 'steps',
+    difference: scaled(evened),
+    raw: scaled(raw),
+    aFarther: chanceOf(fit, (i) => raw[i]! > 0),
+    spreadDb,
+    ...met,
+  }
+}
+
+/** Mean gap between the steps of the listeners' lists, dB on the model's scale. */
+function stepOf(fit: ModelFit, listeners: readonly number[]): number {
+  const { layout, at } = fit.field
+  const gaps = listeners.flatMap((d) =>
+    Array.from({ length: layout.cuts[d]! - 1 }, (_, k) => at + layout.cut[d]! + k + 1),
+  )
+  return gaps.length === 0 ? 1 : meanOf(fit, ({ x }) => gaps.reduce((s, i) => s + x[i]!, 0)) / gaps.length
+}
+
+function marksOf({ model, markIds }: JointInput, a: number, b: number, listeners: readonly number[]) {
+  const at = new Map<string, { id: string; a: boolean; b: boolean; heard: boolean }>()
+  for (const r of model.reports) {
+    if ((r.link !== a && r.link !== b) || !listeners.includes(r.listener)) continue
+    const key = `${r.mark} ${r.listener}`
+    const here = at.get(key) ?? {
+      id: markIds[r.mark] ?? `round ${r.mark + 1}`,
+      a: false,
+      b: false,
+      heard: false,
+    }
+    at.set(key, here)
+    if (r.link === a) here.a = true
+    else here.b = true
+    if (r.call.kind !== 'not heard') here.heard = true
+  }
+  const [used, silent] = [new Set<string>(), new Set<string>()]
+  for (const m of at.values()) if (m.a && m.b) (m.heard ? used : silent).add(m.id)
+  return { used: [...used], silent: [...silent].filter((m) => !used.has(m)) }
+}
