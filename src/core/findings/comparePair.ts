@@ -156,11 +156,15 @@ export function comparePair(
   const mine = checks.filter(
     (c) => (c.linkId === linkA.id || c.linkId === linkB.id) && directions.includes(c.direction),
   )
+  const middle = cellSets[Math.floor(cellSets.length / 2)]!
+  // The model has read an unknown step in several ways itself.
   const perStep = inDb
-    ? cellSets.map((cells) => pairedMarks(input.marks, mine, cells, linkA.id, linkB.id, directions, known))
+    ? (joint ? [middle] : cellSets).map((cells) =>
+        pairedMarks(input.marks, mine, cells, linkA.id, linkB.id, directions, known),
+      )
     : []
   const modelled = joint && jointDifference(input, joint, linkA.id, linkB.id, directions)
-  const evened = modelled ? asDifference(modelled, 'difference') : pairedOf(inDb && !joint ? perStep : [])
+  const evened = modelled ? asDifference(modelled, 'difference') : pairedOf(joint ? [] : perStep)
   const sameKnown = takenOut.every((t) => Math.abs(t.db - takenOut[0]!.db) < 1e-9)
   const nominal = perStep[Math.floor(perStep.length / 2)] ?? []
   const middles = nominal.flatMap(middleDifference)
@@ -185,15 +189,7 @@ export function comparePair(
     joint: modelled && joint && answerOf(modelled, joint),
     plain: plainDifference(middles),
     sUnits: evened && inSUnits(input, directions, evened),
-    wins: winsAndLosses(
-      input,
-      mine,
-      inDb ? cellSets[Math.floor(cellSets.length / 2)]! : null,
-      linkA.id,
-      linkB.id,
-      directions,
-      known,
-    ),
+    wins: winsAndLosses(input, mine, inDb ? middle : null, linkA.id, linkB.id, directions, known),
     hodgesLehmann: fine ? hodgesLehmann(middles) : null,
     alwaysValid: alwaysValidInterval(middles),
     trend: evened?.spread && whole ? pairedTrend(nominal, lgDistances, evened.spread) : null,

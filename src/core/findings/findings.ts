@@ -6,7 +6,13 @@ import { stepWidthDb } from '@/core/reports/toCell'
 import { comparePair, type LeftOut, type PairComparison, type Scope } from './comparePair'
 import { readChecks, type FindingsInput, type ReadCheck } from './input'
 import { fitJoint, type JointFit } from './joint/jointFit'
-import { jointReaches, type LegReach, type LinkReach, type UsableReach } from './joint/jointReaches'
+import {
+  jointReaches,
+  reachesUnder,
+  type LegReach,
+  type LinkReach,
+  type UsableReach,
+} from './joint/jointReaches'
 import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './levelFindings'
 import { cellsIn, type CellsById } from './levels'
 import { judgePairs, type JudgedPair } from './verdict'
@@ -93,6 +99,8 @@ export function judgeAll(input: FindingsInput, compared: readonly PairComparison
 export function makeFindings(input: FindingsInput, prepared: Prepared = prepareFindings(input)): Findings {
   const { checks, voided, chosenOut } = readChecks(input)
   const { joint } = prepared
+  const read = joint && reachesUnder(input, joint)
+  const chances = chancesOf(input)
   const unread = checks.filter((c) => c.reading.state === 'not read')
   const ungraded = checks.filter((c) => c.reading.state === 'not graded')
   const out = (why: string, list: readonly { id: string }[]): LeftOut[] =>
@@ -108,8 +116,8 @@ export function makeFindings(input: FindingsInput, prepared: Prepared = prepareF
       scale: describeScale(input.scales[listenerOf(direction)]),
     })),
     pairs: judgeAll(input, prepared.pairs),
-    levels: joint && levelFindings(input, joint, prepared.levels, chancesOf(input)),
-    ...jointReaches(input, checks, joint, chancesOf(input)),
+    levels: joint && levelFindings(input, joint, prepared.levels, read, chances),
+    ...jointReaches(input, checks, joint, read, chances),
     quality: joint?.fit.quality ?? null,
     checks: checks.length + voided.length + new Set(chosenOut.flatMap((c) => c.checkIds)).size,
     leftOut: [

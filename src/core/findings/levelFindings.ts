@@ -1,12 +1,19 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
-import { cutDraws, linkLevels, meanOf, posteriorOf, slopeDraws, type Posterior } from '@/core/model/answers'
+import {
+  cutDraws,
+  levelDraws,
+  meanOf,
+  posteriorOf,
+  slopeDraws,
+  type Posterior,
+  type Reaches,
+} from '@/core/model/answers'
 import type { ModelFit } from '@/core/model/fit'
 import type { Spreads } from '@/core/model/priors'
 import { dbmOfWatts } from '@/core/rf/levels'
 import { isInDb } from '@/core/reports/toCell'
 import type { FindingsInput, ReadCheck } from './input'
 import type { JointFit } from './joint/jointFit'
-import { reachesUnder } from './joint/jointReaches'
 import { ruleAt } from './joint/modelInput'
 import type { CellsById } from './levels'
 
@@ -107,12 +114,13 @@ export function levelPoints(
 
 /**
  * What the levels say; null where too few reports are in dB, or too few marks at different distances have any.
- * @param chances for which a relay's reach is told
+ * @param read for reaches through a relay @param chances for which they are told
  */
 export function levelFindings(
   input: FindingsInput,
   joint: JointFit,
   levels: LevelPoints,
+  read: Reaches | null,
   chances: readonly number[],
 ): LevelFindings | null {
   const bounded = levels.points.filter((p) => p.low !== null && p.high !== null)
@@ -130,15 +138,8 @@ export function levelFindings(
     shadowKm: spreadOf(fit, 'sharedM') / 1000,
     groups: groupsOf(input, joint, levels),
     outBack: outBackOf(input, fit),
-    through: throughOf(input, joint, chances),
+    through: read ? throughOf(input, joint.fit, read, chances) : [],
   }
-}
-
-/** Level of a link at a listener at the middle distance, dB, by draw. */
-function levelDraws(fit: ModelFit, link: number, listener: number): Float64Array {
-  const { layout, at } = fit.field
-  const own = linkLevels(fit, link, listener, true)
-  return Float64Array.from(fit.draws, ({ x }, i) => own[i]! + x[at + layout.level[listener]!]!)
 }
 
 function groupsOf(
@@ -193,12 +194,12 @@ function outBackOf(input: FindingsInput, fit: ModelFit): LevelFindings['outBack'
 
 function throughOf(
   input: FindingsInput,
-  joint: JointFit,
+  fit: ModelFit,
+  read: Reaches,
   chances: readonly number[],
 ): LevelFindings['through'] {
   const relays = input.links.map((l) => l.base.kind === 'relay')
   if (!relays.includes(true) || input.directions.length !== 2) return []
-  const read = reachesUnder(input, joint)
   const reachOf = (chance: number, p: Posterior): RelayReach => ({
     chance,
     estimateM: 10 ** p.q50,
@@ -210,7 +211,7 @@ function throughOf(
       ? [
           {
             linkId: link.id,
-            reaches: chances.map((c) => reachOf(c, posteriorOf(joint.fit, read.throughRelay(l, c)))),
+            reaches: chances.map((c) => reachOf(c, posteriorOf(fit, read.throughRelay(l, c)))),
           },
         ]
       : [],

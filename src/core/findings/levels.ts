@@ -26,11 +26,16 @@ export function everyCall(cell: CheckCell | undefined): LevelCell[] {
 const UNKNOWN_STEPS = [3, 3.75, 4.5, 5.25, 6]
 
 /** Calls beyond this many tell nothing more. */
-const MAX_MISSES = 4
+export const MAX_MISSES = 4
 
 /** dB of one S-unit of a scale; null where it is not known. A display in dB has its own step and needs none. */
 function unitStep(scale: Scale): number | null {
   return scale.kind === 'readability-strength' || scale.kind === 'strength' ? scale.strength.stepDb : 1
+}
+
+/** Whether any meter that is read has a step that nobody knows. */
+export function hasUnknownStep({ directions, scales }: FindingsInput): boolean {
+  return directions.some((d) => isInDb(scales[listenerOf(d)]) && unitStep(scales[listenerOf(d)]) === null)
 }
 
 /**
@@ -39,9 +44,7 @@ function unitStep(scale: Scale): number | null {
  * @returns one set of cells for each value that an unknown step may take
  */
 export function cellsOf(input: FindingsInput, checks: readonly ReadCheck[]): CellsById[] {
-  const used = input.directions.map((d) => input.scales[listenerOf(d)]).filter(isInDb)
-  const unknown = used.some((s) => unitStep(s) === null)
-  return (unknown ? UNKNOWN_STEPS : [null]).map((step) => {
+  return (hasUnknownStep(input) ? UNKNOWN_STEPS : [null]).map((step) => {
     const cells: CellsById = new Map()
     // Every run has its own noise, so each listener its own threshold in each.
     for (const run of new Set(checks.map((c) => c.runId)))

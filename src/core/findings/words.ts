@@ -42,10 +42,14 @@ function sizeText(pair: JudgedPair, sign: number): { first: string; beside: stri
   }
 }
 
+/** What is known of a pair and was taken out: "power and lead loss"; empty where nothing is. */
+const takenOut = (pair: JudgedPair) =>
+  [...new Set(pair.takenOut.flatMap((t) => t.known.map((k) => k.what)))].join(' and ')
+
 /** What was taken out, as the name of the difference: "power and lead loss taken out". */
 export function takenOutText(pair: JudgedPair): string {
-  const what = [...new Set(pair.takenOut.flatMap((t) => t.known.map((k) => k.what)))]
-  return what.length === 0 ? 'nothing known to take out' : `${what.join(' and ')} taken out`
+  const what = takenOut(pair)
+  return what === '' ? 'nothing known to take out' : `${what} taken out`
 }
 
 /** So much of the posterior is sure, and so much the other way. */
@@ -59,7 +63,7 @@ function fartherWords(pair: JudgedPair, name: (id: string) => string): string {
   const { joint, verdict } = pair
   if (!joint || joint.onePlace) return ''
   const [a, b] = [name(pair.a), name(pair.b)]
-  const out = [...new Set(pair.takenOut.flatMap((t) => t.known.map((k) => k.what)))].join(' and ')
+  const out = takenOut(pair)
   const farther = joint.aFarther >= SURE ? 'a' : joint.aFarther <= 1 - SURE ? 'b' : null
   if (!farther)
     return verdict.kind === 'cannot tell'

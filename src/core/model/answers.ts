@@ -1,7 +1,7 @@
 import { sortedQuantile } from '@/core/stats/sortedQuantile'
 import type { Draw, ModelFit } from './fit'
 import { nought } from './nought'
-import { copyCurve, type CopyCurve, type ModelRule } from './margins'
+import { copyCurves, cutAsked, type CopyCurve, type ModelRule } from './margins'
 
 /** What the draws say of one figure. */
 export interface Posterior {
@@ -55,7 +55,7 @@ export function chanceOf(fit: ModelFit, so: (draw: number) => boolean): number {
 }
 
 /** How strong a link is at a listener against the others, known terms taken out (evened) or left in, dB, by draw. */
-export function linkLevels(fit: ModelFit, link: number, listener: number, known: boolean): Float64Array {
+function linkLevels(fit: ModelFit, link: number, listener: number, known: boolean): Float64Array {
   const { layout, at } = fit.field
   const taken = known ? fit.data.input.knownDb[link]![listener]! : 0
   return Float64Array.from(
@@ -105,28 +105,17 @@ export function cutDraws(fit: ModelFit, listener: number, k: number): Float64Arr
   })
 }
 
-/** The step of a rule at a listener: hearing, or half the words, where its list has no such step. */
-function ruleCut(fit: ModelFit, listener: number, rule: ModelRule): Float64Array {
-  const { counts, steps } = fit.data.input.listeners[listener]!
-  if (counts) return cutDraws(fit, listener, rule.share ? 2 : 1)
-  return cutDraws(fit, listener, Math.min(rule.step, steps))
+/** Level of a link at a listener at the middle distance, all known terms in it, dB, by draw. */
+export function levelDraws(fit: ModelFit, link: number, listener: number): Float64Array {
+  const { layout, at } = fit.field
+  const own = linkLevels(fit, link, listener, true)
+  return Float64Array.from(fit.draws, ({ x }, i) => own[i]! + x[at + layout.level[listener]!]!)
 }
 
-/**
- * Margin of a link at the middle distance over the rule's cut at a listener, dB by draw, power and all known terms in
- * it unless they are evened.
- */
-function marginDraws(
-  fit: ModelFit,
-  link: number,
-  listener: number,
-  rule: ModelRule,
-  known = true,
-): Float64Array {
-  const { layout, at } = fit.field
-  const cut = ruleCut(fit, listener, rule)
-  const level = linkLevels(fit, link, listener, known)
-  return Float64Array.from(fit.draws, ({ x }, i) => x[at + layout.level[listener]!]! + level[i]! - cut[i]!)
+/** Margin of a link at the middle distance over the rule's cut at a listener, dB by draw, all known terms in it. */
+function marginDraws(fit: ModelFit, link: number, listener: number, rule: ModelRule): Float64Array {
+  const cut = cutDraws(fit, listener, cutAsked(fit.data.input.listeners[listener]!, rule))
+  return levelDraws(fit, link, listener).map((level, i) => level - cut[i]!)
 }
 
 /** What reaches under a rule are read from, worked out once for all links and chances. */
@@ -142,7 +131,7 @@ export class Reaches {
     private readonly fit: ModelFit,
     private readonly rules: readonly ModelRule[],
   ) {
-    this.curves = rules.map((r, d) => fit.points.map((p) => copyCurve(fit, p, d, r)))
+    this.curves = rules.map((r, d) => copyCurves(fit, d, r))
     this.slope = slopeDraws(fit)
     this.lgMiddle = Math.log10(fit.data.middleM)
   }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { normalCdf } from '@/core/stats/normal'
-import { Chances, noChance, type ChanceAt } from './chances'
+import { noChance, type ChanceAt } from './chanceAt'
+import { Chances } from './chances'
 import { CHECK_PRIORS, spreadsAt } from './priors'
 import { modelData, type Call } from './reports'
 

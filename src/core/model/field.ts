@@ -1,6 +1,7 @@
 import { normalCdf, normalPdf } from '@/core/stats/normal'
 import { Arrow } from './arrow'
-import { Chances, noChance } from './chances'
+import { noChance } from './chanceAt'
+import { Chances } from './chances'
 import { layoutOf, type Layout } from './layout'
 import type { ModelPriors, NormalPrior, Spreads } from './priors'
 import type { ModelData } from './reports'
@@ -33,7 +34,7 @@ export class Field {
   readonly size: number
   /** Where the shared unknowns begin. */
   readonly at: number
-  readonly chances: Chances
+  private readonly chances: Chances
   readonly gradient: Float64Array
   readonly curve: Arrow
   /** Room for its Cholesky factor. */
@@ -45,7 +46,7 @@ export class Field {
   private readonly cross: Float64Array
   private readonly cells: PlacedCell[]
   /** -10 lg of a mark's distance over the middle one. */
-  readonly fall: Float64Array
+  private readonly fall: Float64Array
 
   constructor(
     readonly data: ModelData,

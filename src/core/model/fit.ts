@@ -7,7 +7,7 @@ import { modelData, type ModelData, type ModelInput } from './reports'
 import { SAMPLING, sampleSpreads, type SamplingPlan } from './spreadSampling'
 
 /** Spreads that draws were made at, and each listener's cuts at the field's mode there. */
-export interface FitPoint {
+interface FitPoint {
   spreads: Spreads
   cuts: Float64Array[]
 }

@@ -1,6 +1,8 @@
 import { quickNormalCdf } from '@/core/stats/quickNormalCdf'
-import type { FitPoint, ModelFit } from './fit'
-import type { ModelPriors } from './priors'
+import type { ModelFit } from './fit'
+import { callParts, type Part } from './callParts'
+import type { ModelPriors, Spreads } from './priors'
+import type { ModelListener } from './reports'
 import { shareChance } from './shares'
 
 /** What counts as a copy at a listener. */
@@ -64,11 +66,6 @@ export class CopyCurve {
     })
   }
 
-  /** The chance at one place, given its margin. */
-  atPlace(marginDb: number): number {
-    return read(this.still, marginDb / this.step + this.half)
-  }
-
   /** The chance over places whose margins are spread about this one. */
   overPlaces(marginDb: number): number {
     return read(this.over, marginDb / this.step + this.half - SIDE)
@@ -120,61 +117,61 @@ function read(table: Float64Array, at: number): number {
   return table[i]! + (x - i) * (table[i + 1]! - table[i]!)
 }
 
-/** The curve of a rule at a listener, at one point of the spreads. @param placeDb spread of place, dB */
-export function copyCurve(
-  fit: ModelFit,
-  point: FitPoint,
-  listener: number,
-  rule: ModelRule,
-  placeDb: number = Math.hypot(point.spreads.groundDb, point.spreads.ownDb),
-): CopyCurve {
-  return new CopyCurve(chanceAtPlace(fit, point, listener, rule, fit.field.priors), placeDb)
+/** The curves of a rule at a listener, one for each of the fit's points. */
+export function copyCurves(fit: ModelFit, listener: number, rule: ModelRule): CopyCurve[] {
+  const { priors } = fit.field
+  const who = fit.data.input.listeners[listener]!
+  const share = who.counts && rule.share ? shareReader(rule.share, priors) : null
+  return fit.points.map((point) => {
+    const { groundDb, ownDb } = point.spreads
+    const cuts = point.cuts[listener]!
+    return new CopyCurve(
+      chanceAtPlace(point.spreads, cuts, cutAsked(who, rule), rule, share, priors),
+      Math.hypot(groundDb, ownDb),
+    )
+  })
 }
 
-/** The rule's cut at a listener against that listener's first, dB, at a point's mode. */
-function cutOf(cuts: Float64Array, rule: ModelRule, counts: boolean): number {
-  if (counts) return rule.share ? cuts[1]! : cuts[0]!
-  return cuts[Math.min(rule.step, cuts.length) - 1]!
+/** Which of a listener's cuts a rule asks, from 1: hearing, or half the words, where its list has no such step. */
+export function cutAsked({ counts, steps }: ModelListener, rule: ModelRule): number {
+  if (counts) return rule.share ? 2 : 1
+  return Math.min(rule.step, steps)
 }
 
+/** @param asked which of the cuts the rule asks, from 1 @param shareAt the chance of enough words at a steady level */
 function chanceAtPlace(
-  fit: ModelFit,
-  { spreads, cuts }: FitPoint,
-  listener: number,
+  spreads: Spreads,
+  cuts: Float64Array,
+  asked: number,
   rule: ModelRule,
+  shareAt: ((overDb: number) => number) | null,
   priors: ModelPriors,
 ): (marginDb: number) => number {
-  const mine = cuts[listener]!
-  const { counts } = fit.data.input.listeners[listener]!
-  const cut = cutOf(mine, rule, counts)
-  const parts = [
-    { share: 1 - priors.wide[0], call: spreads.callDb },
-    { share: priors.wide[0], call: priors.wide[1] * spreads.callDb },
-  ].map((p) => ({ ...p, soft: Math.hypot(p.call, spreads.cutDb) }))
-  const firstOver = mine[0]! - cut
+  const cut = cuts[asked - 1]!
+  const call = callParts(priors, (times) => times * spreads.callDb)
+  const parts = call.map((p) => ({ ...p, soft: Math.hypot(p.width, spreads.cutDb) }))
+  const firstOver = cuts[0]! - cut
   const levelOver = rule.levelDb === null ? null : rule.levelDb - cut
-  const shared = counts && rule.share ? shareCurve(rule.share, parts, priors) : null
   return (z) => {
     let copied = 0
     let silent = 0
-    for (const { share, call, soft } of parts) {
+    for (const { share, width, soft } of parts) {
       let c = quickNormalCdf(z / soft)
       // Both are wanted of one call; the harder of the two decides but for a hair.
-      if (levelOver !== null) c = Math.min(c, quickNormalCdf((z - levelOver) / call))
+      if (levelOver !== null) c = Math.min(c, quickNormalCdf((z - levelOver) / width))
       copied += share * c
       silent += share * quickNormalCdf((firstOver - z) / soft)
     }
-    if (shared) copied = shared(z)
+    if (shareAt) copied = overCalls(shareAt, call, z)
     let again = 1
     for (let k = 1; k < rule.calls; k++) again = 1 + silent * again
     return Math.min(1, copied * again)
   }
 }
 
-/** The chance of at least a share of the words, the call's spread in it, against the level over half the words. */
-function shareCurve(
+/** The chance of at least a share of the words at a steady level, against that level over half the words. */
+function shareReader(
   { of, least }: { of: number; least: number },
-  parts: readonly { share: number; call: number }[],
   priors: ModelPriors,
 ): (overDb: number) => number {
   const from = Math.ceil(least * of - 1e-9)
@@ -186,11 +183,14 @@ function shareCurve(
   const STEP = 0.5
   const SPAN = 80
   const still = Float64Array.from({ length: 2 * SPAN * (1 / STEP) + 1 }, (_, i) => atLevel(i * STEP - SPAN))
-  const at = (x: number) => read(still, (x + SPAN) / STEP)
-  return (z) => {
-    let sum = 0
-    for (const { share, call } of parts)
-      for (let j = 0; j < PLACES.length; j++) sum += share * PLACES[j]! * at(z + call * (j - SIDE) * APART)
-    return sum
-  }
+  return (x) => read(still, (x + SPAN) / STEP)
+}
+
+/** A chance averaged over the spread from call to call. */
+function overCalls(chanceAt: (x: number) => number, call: readonly Part[], z: number): number {
+  let sum = 0
+  for (const { share, width } of call)
+    for (let j = 0; j < PLACES.length; j++)
+      sum += share * PLACES[j]! * chanceAt(z + width * (j - SIDE) * APART)
+  return sum
 }

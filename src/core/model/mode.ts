@@ -5,8 +5,6 @@ import type { Spreads } from './priors'
 /** The field at its most likely, given the spreads, and the posterior about it. */
 export interface Mode {
   x: Float64Array
-  /** ln of prior and likelihood there. */
-  height: number
   /** Laplace's: ln of the chance of the reports and the spreads, up to a constant. */
   evidence: number
   steps: number
@@ -40,8 +38,7 @@ export function modeOf(field: Field, spreads: Spreads, start: Float64Array): Mod
     factor.solveUpper(step)
     if (gain < CLOSE && ridge === 0) {
       for (let i = 0; i < x.length; i++) x[i]! += step[i]!
-      height += gain / 2
-      return { x, height, evidence: height - 0.5 * lnDet, steps }
+      return { x, evidence: height + gain / 2 - 0.5 * lnDet, steps }
     }
     let share = 1
     let found = -Infinity

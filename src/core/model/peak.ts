@@ -1,3 +1,4 @@
+import { bfgsUpdate } from '@/core/stats/bfgsUpdate'
 import { inverseSpd } from '@/core/stats/cholesky'
 
 /** About where a density is highest, and the covariance of the normal that lies on it there. */
@@ -51,7 +52,7 @@ export function peakOf(dimensions: number, at: (x: Float64Array) => number): Pea
       before.curve.map((c) => 1 / Math.sqrt(c)),
     )
     const turned = before.slope.map((v, i) => v - around.slope[i]!)
-    inverse = updated(inverse, step, turned) ?? diagonal(around.curve.map((c) => 1 / c))
+    inverse = bfgsUpdate(inverse, step, turned, 1e-8) ?? diagonal(around.curve.map((c) => 1 / c))
   }
   return { x, covariance: covarianceAt(x, here, at, around) }
 }
@@ -84,17 +85,6 @@ const dot = (a: Float64Array, b: Float64Array) => a.reduce((s, v, i) => s + v * 
 const times = (m: readonly (readonly number[])[], v: Float64Array) =>
   Float64Array.from(m, (row) => row.reduce((s, c, j) => s + c * v[j]!, 0))
 const diagonal = (v: Float64Array) => Array.from(v, (d, i) => Array.from(v, (_, j) => (i === j ? d : 0)))
-
-/** The inverse curvature after a step along which the slope turned; null where it turned the wrong way. */
-function updated(h: number[][], s: Float64Array, g: Float64Array): number[][] | null {
-  const sg = dot(s, g)
-  if (!(sg > 1e-8)) return null
-  const hg = times(h, g)
-  const ghg = dot(g, hg)
-  return h.map((row, i) =>
-    row.map((v, j) => v + ((1 + ghg / sg) * s[i]! * s[j]!) / sg - (hg[i]! * s[j]! + s[i]! * hg[j]!) / sg),
-  )
-}
 
 function covarianceAt(
   x: Float64Array,

@@ -93,8 +93,6 @@ export interface ModelData {
   patterns: Pattern[]
   /** The mark of each link's own. */
   ownMark: number[]
-  /** The link of each. */
-  ownLink: number[]
 }
 
 /** Where nothing was read in dB, the scale is set about here. */
@@ -138,12 +136,11 @@ export function modelData(input: ModelInput): ModelData {
   const patternAt = new Map<string, number>()
   const cells = new Map<string, Cell>()
   const owns = new Map<string, number>()
-  const [ownMark, ownLink]: [number[], number[]] = [[], []]
+  const ownMark: number[] = []
   const ownOf = (mark: number, link: number) => {
     const known = owns.get(`${mark} ${link}`)
     if (known !== undefined) return known
     owns.set(`${mark} ${link}`, ownMark.length)
-    ownLink.push(link)
     return ownMark.push(mark) - 1
   }
   let [sum, closed] = [0, 0]
@@ -184,6 +181,5 @@ export function modelData(input: ModelInput): ModelData {
     cells: [...cells.values()],
     patterns,
     ownMark,
-    ownLink,
   }
 }

@@ -42,9 +42,13 @@ function kernelOf(call: readonly Part[]): Float64Array {
   })
 }
 
+/** The chance of k of n words at each steady level of the table. */
+export function stillShares(k: number, n: number, priors: ModelPriors): Float64Array {
+  return Float64Array.from({ length: N }, (_, i) => shareChance(k, n, i * STEP_DB - FAR_DB, priors))
+}
+
 /** Averages over a call's spread; the table is smooth, and read by a cubic between its places. */
-export function shareTable(k: number, n: number, call: readonly Part[], priors: ModelPriors): ShareTable {
-  const still = Float64Array.from({ length: N }, (_, i) => shareChance(k, n, i * STEP_DB - FAR_DB, priors))
+export function shareTable(still: Float64Array, call: readonly Part[]): ShareTable {
   const kernel = kernelOf(call)
   const reach = (kernel.length - 1) / 2
   const logs = Float64Array.from({ length: N }, (_, i) => {

@@ -64,6 +64,10 @@ type Mixture = { weight: number; normal: Normal; stretch: number }[]
 
 const NARROW = 0.7
 const WIDE = 1.5
+const mixtureOf = (normal: Normal): Mixture => [
+  { weight: NARROW, normal, stretch: 1 },
+  { weight: 1 - NARROW, normal, stretch: WIDE },
+]
 
 function normalOf(mean: Float64Array, covariance: number[][]): Normal {
   const l = cholesky(covariance)
@@ -95,16 +99,15 @@ function normalised(lns: readonly number[], temper = 1): Float64Array {
 
 /** The largest power of the weights, one at most, that leaves enough of them. */
 function tempered(lns: readonly number[], enough: number): { weights: Float64Array; temper: number } {
-  let weights = normalised(lns)
-  if (effectiveOf(weights) >= enough) return { weights, temper: 1 }
+  const whole = normalised(lns)
+  if (effectiveOf(whole) >= enough) return { weights: whole, temper: 1 }
   let [low, high] = [0, 1]
   for (let i = 0; i < 30; i++) {
     const middle = (low + high) / 2
     if (effectiveOf(normalised(lns, middle)) >= enough) low = middle
     else high = middle
   }
-  weights = normalised(lns, low)
-  return { weights, temper: low }
+  return { weights: normalised(lns, low), temper: low }
 }
 
 /**
@@ -167,21 +170,10 @@ export function sampleSpreads<T>(
         return (c + more) * (loose ? 1.2 : 1)
       }),
     )
-    const normal = normalOf(mean, covariance)
-    return [
-      { weight: NARROW, normal, stretch: 1 },
-      { weight: 1 - NARROW, normal, stretch: WIDE },
-    ]
+    return mixtureOf(normalOf(mean, covariance))
   }
   const peak = peakOf(dimensions, (x) => at(x)?.ln ?? -Infinity)
-  const about = normalOf(peak.x, peak.covariance)
-  propose(
-    [
-      { weight: NARROW, normal: about, stretch: 1 },
-      { weight: 1 - NARROW, normal: about, stretch: WIDE },
-    ],
-    plan.first,
-  )
+  propose(mixtureOf(normalOf(peak.x, peak.covariance)), plan.first)
   propose(adapted(), plan.second)
   for (let further = 0; ; further++) {
     const weights = normalised(lnWeights())

@@ -1,3 +1,4 @@
+import { bfgsUpdate } from './bfgsUpdate'
 import { inverseSpd } from './cholesky'
 
 /** Where a function is least, and how it curves there. */
@@ -62,7 +63,6 @@ export function descend(
     const nextGradient = gradientAt(next, nextValue)
     const s = next.map((v, i) => v - y[i]!)
     const g = nextGradient.map((v, i) => v - gradient[i]!)
-    const sg = s.reduce((t, v, i) => t + v * g[i]!, 0)
     y = next
     value = nextValue
     gradient = nextGradient
@@ -71,7 +71,7 @@ export function descend(
     if (bent) {
       curved = true
       inverse = bent
-    } else if (sg > 1e-10) inverse = updated(inverse, s, g, sg)
+    } else inverse = bfgsUpdate(inverse, s, g, 1e-10) ?? inverse
   }
   const covariance = inverseSpd(curvature(at, y, value, false))
   return {
@@ -83,19 +83,6 @@ export function descend(
 
 const first = (n: number): number[][] =>
   Array.from({ length: n }, (_, i) => Array.from({ length: n }, (__, j) => (i === j ? 0.3 : 0)))
-
-function updated(
-  h: readonly (readonly number[])[],
-  s: readonly number[],
-  g: readonly number[],
-  sg: number,
-): number[][] {
-  const hg = h.map((row) => row.reduce((t, v, j) => t + v * g[j]!, 0))
-  const ghg = g.reduce((t, v, i) => t + v * hg[i]!, 0)
-  return h.map((row, i) =>
-    row.map((v, j) => v + ((1 + ghg / sg) * s[i]! * s[j]!) / sg - (hg[i]! * s[j]! + s[i]! * hg[j]!) / sg),
-  )
-}
 
 /**
  * Second derivatives by differences, on the scale of fair steps.

@@ -2,6 +2,7 @@ import { listenerOf, sumDb, type Direction } from '@/core/kit/rig/rig'
 import { chanceOf, differenceDraws, meanOf, posteriorOf, type Posterior } from '@/core/model/answers'
 import { FIT_SETTINGS, fitModel, mergedFits, type FitSettings, type ModelFit } from '@/core/model/fit'
 import { knownIn, type FindingsInput, type ReadCheck } from '../input'
+import { hasUnknownStep } from '../levels'
 import { UNKNOWN_STEP_DB } from './listeners'
 import { jointInput, type JointInput } from './modelInput'
 
@@ -29,14 +30,10 @@ export function fitJoint(
   checks: readonly ReadCheck[],
   settings: Partial<FitSettings> = {},
 ): JointFit | null {
-  const unknown = input.directions.some((d) => {
-    const scale = input.scales[listenerOf(d)]
-    return 'strength' in scale && scale.strength.by !== 'ear' && scale.strength.stepDb === null
-  })
   const joint = jointInput(input, checks)
   if (joint.model.reports.length === 0) return null
   const whole = { ...FIT_SETTINGS, ...settings }
-  if (!unknown) return { input: joint, fit: fitModel(joint.model, whole) }
+  if (!hasUnknownStep(input)) return { input: joint, fit: fitModel(joint.model, whole) }
   const fits = UNKNOWN_STEPS.map(({ stepDb, share }) =>
     fitModel(jointInput(input, checks, stepDb).model, { ...whole, draws: Math.round(share * whole.draws) }),
   )

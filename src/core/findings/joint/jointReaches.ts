@@ -57,16 +57,16 @@ interface Tried {
 /**
  * How far each link reaches, in each direction and both ways together, over all legs and on each, at every
  * chance asked: all from the same draws.
- * @param joint null where the model has nothing to go by
+ * @param joint null where the model has nothing to go by @param read as {@link reachesUnder} gave it
  */
 export function jointReaches(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   joint: JointFit | null,
+  read: Reaches | null,
   chances: readonly number[],
 ): JointReaches {
   const tried = triedBy(input, checks)
-  const read = joint && !joint.input.onePlace ? reachesUnder(input, joint) : null
   const reachOf = (link: string, scope: Direction | null, chance: number, draws: Float64Array | null) =>
     told(tried(link, scope), chance, joint && draws ? posteriorOf(joint.fit, draws) : null, input.marks)
   const reaches = input.links.flatMap((link, l) =>
@@ -91,8 +91,9 @@ export function jointReaches(
   return { reaches, usable, legs: joint ? byLeg(input, checks, joint, chances, usableDraws) : [] }
 }
 
-/** Reaches of a log under its copy rule. */
-export function reachesUnder(input: FindingsInput, { input: joint, fit }: JointFit): Reaches {
+/** Reaches of a log under its copy rule; null of one place, which says nothing of distance. */
+export function reachesUnder(input: FindingsInput, { input: joint, fit }: JointFit): Reaches | null {
+  if (joint.onePlace) return null
   const words = Math.max(0, ...joint.model.reports.map((r) => (r.call.kind === 'share' ? r.call.n : 0)))
   const rules = joint.readers.map((r): ModelRule => ruleAt(input.copyRule, r, words || null))
   return new Reaches(fit, rules)

@@ -5,6 +5,7 @@ import type { ModelRule } from '@/core/model/margins'
 import type { CopyRule } from '@/core/reports/copyRule'
 import { USUAL_EVENING } from '../choices'
 import { knownIn, type FindingsInput, type ReadCheck } from '../input'
+import { MAX_MISSES } from '../levels'
 import { listenerReader, type ListenerReader } from './listeners'
 
 /** A log as the model takes it. */
@@ -19,8 +20,6 @@ export interface JointInput {
   unused: string[]
 }
 
-/** Calls beyond this many tell nothing more. */
-const MAX_MISSES = 4
 /** A day against the first at the same marks, dB. */
 const RUN_SD_DB = 4
 /** How fast a listener may drift, dB an hour, and the shortest time that it is looked for over, h. */
