@@ -1,10 +1,9 @@
-// Builds the application, then what runs beside the server, then the service worker that keeps the field screen and its parts on the device.
+// Builds the application, then the service worker that keeps the field screen and its parts on the device.
 import { spawnSync } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { generateSW } from 'workbox-build'
-import { bundle } from './bundle.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const { status } = spawnSync(join(root, 'node_modules', '.bin', 'next'), ['build'], {
@@ -12,7 +11,6 @@ const { status } = spawnSync(join(root, 'node_modules', '.bin', 'next'), ['build
   stdio: 'inherit',
 })
 if (status !== 0) process.exit(status ?? 1)
-bundle()
 const build = readFileSync(join(root, '.next', 'BUILD_ID'), 'utf8').trim()
 const swDest = join(root, '.next', 'service-worker.js')
 const { count, size, warnings } = await generateSW({

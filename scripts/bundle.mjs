@@ -4,20 +4,16 @@ import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { buildSync } from 'esbuild'
 
-export function bundle() {
-  const root = fileURLToPath(new URL('..', import.meta.url))
-  buildSync({
-    absWorkingDir: root,
-    alias: { '@': join(root, 'src') },
-    entryPoints: { findingsThread: 'src/workers/findingsThread.ts', findings: 'src/cli/findings.ts' },
-    outdir: 'build',
-    outExtension: { '.js': '.cjs' },
-    bundle: true,
-    platform: 'node',
-    format: 'cjs',
-    target: 'node20',
-    logLevel: 'warning',
-  })
-}
-
-if (process.argv[1] === fileURLToPath(import.meta.url)) bundle()
+const root = fileURLToPath(new URL('..', import.meta.url))
+buildSync({
+  absWorkingDir: root,
+  alias: { '@': join(root, 'src') },
+  entryPoints: { findingsThread: 'src/workers/findingsThread.ts', findings: 'src/cli/findings.ts' },
+  outdir: 'build',
+  outExtension: { '.js': '.cjs' },
+  bundle: true,
+  platform: 'node',
+  format: 'cjs',
+  target: 'node20',
+  logLevel: 'warning',
+})
