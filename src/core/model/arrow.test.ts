@@ -21,17 +21,17 @@ function arrowAndFull(diagonal: number): { arrow: Arrow; full: number[][] } {
   MARK_OF.forEach((m, u) => {
     arrow.own[u] = put(u, u, diagonal + random.uniform())
     if (m >= 0) arrow.ownGround[u] = put(u, ground + m, random.normal())
-    HANGS_ON[u]!.forEach((h) => (arrow.ownShared[u]![h] = put(u, shared + h, random.normal())))
+    HANGS_ON[u]!.forEach((h) => (arrow.ownShared[u * SIZE + h] = put(u, shared + h, random.normal())))
   })
   for (let m = 0; m < PLACES; m++) {
     arrow.ground[m] = put(ground + m, ground + m, diagonal + random.uniform())
     // The third place begins another leg.
     if (m === 1) arrow.groundBefore[m] = put(ground + m, ground + m - 1, random.normal())
-    for (let i = 0; i < SIZE; i++) arrow.groundShared[m]![i] = put(ground + m, shared + i, random.normal())
+    for (let i = 0; i < SIZE; i++) arrow.groundShared[m * SIZE + i] = put(ground + m, shared + i, random.normal())
   }
   for (let i = 0; i < SIZE; i++)
     for (let j = 0; j <= i; j++)
-      arrow.shared[i]![j] = put(
+      arrow.shared[i * SIZE + j] = put(
         shared + i,
         shared + j,
         i === j ? diagonal + random.uniform() : random.normal(),

@@ -7,14 +7,15 @@ export class Arrow {
   readonly own: Float64Array
   /** Of each own with the ground at its mark. */
   readonly ownGround: Float64Array
-  /** Of each own with the shared unknowns; nought where its link does not hang on one. */
-  readonly ownShared: Float64Array[]
+  /** Of each own with the shared unknowns, a row of {@link size} each; nought where its link does not hang on one. */
+  readonly ownShared: Float64Array
   readonly ground: Float64Array
   /** Of each place with the one before on its leg; nought at a leg's first. */
   readonly groundBefore: Float64Array
-  readonly groundShared: Float64Array[]
-  /** Lower triangle by rows. */
-  readonly shared: Float64Array[]
+  /** Of each place with the shared unknowns, a row each. */
+  readonly groundShared: Float64Array
+  /** The shared unknowns among themselves, a row each; what is above the diagonal is not looked at. */
+  readonly shared: Float64Array
 
   /**
    * @param markOf the place of the ground that each own stands at, -1 where there is none
@@ -28,33 +29,32 @@ export class Arrow {
     const n = markOf.length
     this.own = new Float64Array(n)
     this.ownGround = new Float64Array(n)
-    this.ownShared = markOf.map(() => new Float64Array(size))
+    this.ownShared = new Float64Array(n * size)
     this.ground = new Float64Array(places)
     this.groundBefore = new Float64Array(places)
-    this.groundShared = Array.from({ length: places }, () => new Float64Array(size))
-    this.shared = Array.from({ length: size }, (_, i) => new Float64Array(i + 1))
+    this.groundShared = new Float64Array(places * size)
+    this.shared = new Float64Array(size * size)
+  }
+
+  private parts(): Float64Array[] {
+    const { own, ownGround, ownShared, ground, groundBefore, groundShared, shared } = this
+    return [own, ownGround, ownShared, ground, groundBefore, groundShared, shared]
   }
 
   clear(): void {
-    for (const part of [this.own, this.ownGround, this.ground, this.groundBefore]) part.fill(0)
-    for (const rows of [this.ownShared, this.groundShared, this.shared]) for (const row of rows) row.fill(0)
+    for (const part of this.parts()) part.fill(0)
   }
 
   /** Adds to every pivot. */
   addRidge(by: number): void {
     for (let i = 0; i < this.own.length; i++) this.own[i]! += by
     for (let i = 0; i < this.places; i++) this.ground[i]! += by
-    for (let i = 0; i < this.size; i++) this.shared[i]![i]! += by
+    for (let i = 0; i < this.size; i++) this.shared[i * this.size + i]! += by
   }
 
   copyFrom(other: Arrow): void {
-    this.own.set(other.own)
-    this.ownGround.set(other.ownGround)
-    this.ground.set(other.ground)
-    this.groundBefore.set(other.groundBefore)
-    other.ownShared.forEach((row, i) => this.ownShared[i]!.set(row))
-    other.groundShared.forEach((row, i) => this.groundShared[i]!.set(row))
-    other.shared.forEach((row, i) => this.shared[i]!.set(row))
+    const from = other.parts()
+    this.parts().forEach((part, i) => part.set(from[i]!))
   }
 
   /**
@@ -62,68 +62,72 @@ export class Arrow {
    * @returns ln of its determinant; null where it is not positive definite, the matrix then being spoilt
    */
   factorise(): number | null {
-    const own = this.own
-    const ownGround = this.ownGround
-    const ownShared = this.ownShared
-    const ground = this.ground
-    const groundBefore = this.groundBefore
-    const groundShared = this.groundShared
-    const shared = this.shared
+    const own = this.factoriseOwn()
+    const ground = own === null ? null : this.factoriseGround()
+    if (own === null || ground === null) return null
+    subtractSquares(this.ownShared, this.own.length, this.shared, this.size)
+    subtractSquares(this.groundShared, this.places, this.shared, this.size)
+    const shared = this.factoriseShared()
+    return shared === null ? null : own + ground + shared
+  }
+
+  private factoriseOwn(): number | null {
+    const { own, ownGround, ownShared, ground, groundShared, markOf, size } = this
     let lnDet = 0
     for (let u = 0; u < own.length; u++) {
       if (!(own[u]! > 0)) return null
       const pivot = Math.sqrt(own[u]!)
       own[u] = pivot
       lnDet += 2 * Math.log(pivot)
-      const row = ownShared[u]!
-      const m = this.markOf[u]!
-      for (let i = 0; i < row.length; i++) row[i]! /= pivot
-      const g = (ownGround[u]! /= pivot)
-      if (m >= 0) {
-        ground[m]! -= g * g
-        const beside = groundShared[m]!
-        for (let i = 0; i < row.length; i++) beside[i]! -= g * row[i]!
-      }
-      for (let i = 0; i < row.length; i++) {
-        const v = row[i]!
-        if (v === 0) continue
-        const into = shared[i]!
-        for (let j = 0; j <= i; j++) into[j]! -= v * row[j]!
-      }
+      const inverse = 1 / pivot
+      const at = u * size
+      for (let i = 0; i < size; i++) ownShared[at + i]! *= inverse
+      const m = markOf[u]!
+      if (m < 0) continue
+      const g = (ownGround[u]! *= inverse)
+      ground[m]! -= g * g
+      const beside = m * size
+      for (let i = 0; i < size; i++) groundShared[beside + i]! -= g * ownShared[at + i]!
     }
+    return lnDet
+  }
+
+  private factoriseGround(): number | null {
+    const { ground, groundBefore, groundShared, size } = this
+    let lnDet = 0
     for (let m = 0; m < this.places; m++) {
-      const row = groundShared[m]!
+      const at = m * size
       if (groundBefore[m] !== 0) {
         // The place before is factorised already: its pivot is ground[m - 1].
         const e = (groundBefore[m]! /= ground[m - 1]!)
         ground[m]! -= e * e
-        const before = groundShared[m - 1]!
-        for (let i = 0; i < row.length; i++) row[i]! -= e * before[i]!
+        for (let i = 0; i < size; i++) groundShared[at + i]! -= e * groundShared[at - size + i]!
       }
       if (!(ground[m]! > 0)) return null
       const pivot = Math.sqrt(ground[m]!)
       ground[m] = pivot
       lnDet += 2 * Math.log(pivot)
-      for (let i = 0; i < row.length; i++) row[i]! /= pivot
-      for (let i = 0; i < row.length; i++) {
-        const v = row[i]!
-        if (v === 0) continue
-        const into = shared[i]!
-        for (let j = 0; j <= i; j++) into[j]! -= v * row[j]!
-      }
+      const inverse = 1 / pivot
+      for (let i = 0; i < size; i++) groundShared[at + i]! *= inverse
     }
-    for (let i = 0; i < this.size; i++) {
-      const row = shared[i]!
+    return lnDet
+  }
+
+  private factoriseShared(): number | null {
+    const { shared, size } = this
+    let lnDet = 0
+    for (let i = 0; i < size; i++) {
+      const row = i * size
       for (let j = 0; j < i; j++) {
-        const other = shared[j]!
-        let s = row[j]!
-        for (let k = 0; k < j; k++) s -= row[k]! * other[k]!
-        row[j] = s / other[j]!
+        const other = j * size
+        let s = shared[row + j]!
+        for (let k = 0; k < j; k++) s -= shared[row + k]! * shared[other + k]!
+        shared[row + j] = s / shared[other + j]!
       }
-      let s = row[i]!
-      for (let k = 0; k < i; k++) s -= row[k]! * row[k]!
+      let s = shared[row + i]!
+      for (let k = 0; k < i; k++) s -= shared[row + k]! * shared[row + k]!
       if (!(s > 0)) return null
-      row[i] = Math.sqrt(s)
+      shared[row + i] = Math.sqrt(s)
       lnDet += Math.log(s)
     }
     return lnDet
@@ -131,48 +135,73 @@ export class Arrow {
 
   /** Solves L v = b in place, after {@link factorise}; `b` is own, ground, shared. */
   solveLower(b: Float64Array): void {
+    const { ownShared, groundShared, shared, size } = this
     const [n, at] = [this.own.length, this.own.length + this.places]
     for (let u = 0; u < n; u++) {
       const v = (b[u]! /= this.own[u]!)
       if (this.markOf[u]! >= 0) b[n + this.markOf[u]!]! -= this.ownGround[u]! * v
-      const row = this.ownShared[u]!
-      for (let i = 0; i < row.length; i++) b[at + i]! -= row[i]! * v
+      for (let i = 0; i < size; i++) b[at + i]! -= ownShared[u * size + i]! * v
     }
     for (let m = 0; m < this.places; m++) {
       if (this.groundBefore[m] !== 0) b[n + m]! -= this.groundBefore[m]! * b[n + m - 1]!
       const v = (b[n + m]! /= this.ground[m]!)
-      const row = this.groundShared[m]!
-      for (let i = 0; i < this.size; i++) b[at + i]! -= row[i]! * v
+      for (let i = 0; i < size; i++) b[at + i]! -= groundShared[m * size + i]! * v
     }
-    for (let i = 0; i < this.size; i++) {
-      const row = this.shared[i]!
+    for (let i = 0; i < size; i++) {
       let s = b[at + i]!
-      for (let k = 0; k < i; k++) s -= row[k]! * b[at + k]!
-      b[at + i] = s / row[i]!
+      for (let k = 0; k < i; k++) s -= shared[i * size + k]! * b[at + k]!
+      b[at + i] = s / shared[i * size + i]!
     }
   }
 
   /** Solves Lᵀ v = b in place, after {@link factorise}. */
   solveUpper(b: Float64Array): void {
+    const { ownShared, groundShared, shared, size } = this
     const [n, at] = [this.own.length, this.own.length + this.places]
-    for (let i = this.size - 1; i >= 0; i--) {
+    for (let i = size - 1; i >= 0; i--) {
       let s = b[at + i]!
-      for (let k = i + 1; k < this.size; k++) s -= this.shared[k]![i]! * b[at + k]!
-      b[at + i] = s / this.shared[i]![i]!
+      for (let k = i + 1; k < size; k++) s -= shared[k * size + i]! * b[at + k]!
+      b[at + i] = s / shared[i * size + i]!
     }
     for (let m = this.places - 1; m >= 0; m--) {
       let s = b[n + m]!
-      const row = this.groundShared[m]!
-      for (let i = 0; i < this.size; i++) s -= row[i]! * b[at + i]!
+      for (let i = 0; i < size; i++) s -= groundShared[m * size + i]! * b[at + i]!
       if (m + 1 < this.places) s -= this.groundBefore[m + 1]! * b[n + m + 1]!
       b[n + m] = s / this.ground[m]!
     }
     for (let u = n - 1; u >= 0; u--) {
       let s = b[u]!
       if (this.markOf[u]! >= 0) s -= this.ownGround[u]! * b[n + this.markOf[u]!]!
-      const row = this.ownShared[u]!
-      for (let i = 0; i < row.length; i++) s -= row[i]! * b[at + i]!
+      for (let i = 0; i < size; i++) s -= ownShared[u * size + i]! * b[at + i]!
       b[u] = s / this.own[u]!
+    }
+  }
+}
+
+/** Subtracts Rᵀ R from the lower triangle of a square matrix, four rows of R at a time. */
+function subtractSquares(rows: Float64Array, n: number, from: Float64Array, size: number): void {
+  let u = 0
+  for (; u + 3 < n; u += 4) {
+    const p = u * size
+    const q = p + size
+    const r = q + size
+    const s = r + size
+    for (let i = 0; i < size; i++) {
+      const a = rows[p + i]!
+      const b = rows[q + i]!
+      const c = rows[r + i]!
+      const d = rows[s + i]!
+      if (a === 0 && b === 0 && c === 0 && d === 0) continue
+      const into = i * size
+      for (let j = 0; j <= i; j++)
+        from[into + j]! -= a * rows[p + j]! + b * rows[q + j]! + c * rows[r + j]! + d * rows[s + j]!
+    }
+  }
+  for (; u < n; u++) {
+    const p = u * size
+    for (let i = 0; i < size; i++) {
+      const a = rows[p + i]!
+      for (let j = 0; a !== 0 && j <= i; j++) from[i * size + j]! -= a * rows[p + j]!
     }
   }
 }

@@ -176,14 +176,14 @@ export class Field {
       ln -= 0.5 * z * z
       if (!derive) return
       gradient[at + i]! -= z / sd
-      curve.shared[i]![i]! += 1 / (sd * sd)
+      curve.shared[i * layout.size + i]! += 1 / (sd * sd)
     }
     const floored = (i: number, [where, over]: readonly [number, number]) => {
       const [l, d, c] = floorOf((x[at + i]! - where) / over)
       ln += l
       if (!derive) return
       gradient[at + i]! += d / over
-      curve.shared[i]![i]! += c / (over * over)
+      curve.shared[i * layout.size + i]! += c / (over * over)
     }
     for (const i of layout.level) normal(i, data.levelDb, priors.levelSdDb)
     layout.term.forEach((i, t) => normal(i, 0, data.input.terms![t]!.sdDb))
@@ -260,17 +260,18 @@ export class Field {
     curve.own[own]! += hy
     curve.ownGround[own]! += hy
     curve.ground[mark]! += hy
-    const ownRow = curve.ownShared[own]!
-    const groundRow = curve.groundShared[mark]!
+    const { ownShared, groundShared, shared } = curve
+    const { size } = layout
+    const ownRow = own * size
+    const groundRow = mark * size
     for (let n = 0; n < hangs.length; n++) {
       const i = hangs[n]!
       const c = factors[n]!
       const by = c * hy
       gradient[at + i]! += c * gy
-      ownRow[i]! += by
-      groundRow[i]! += by
-      const row = curve.shared[i]!
-      for (let k = 0; k <= n; k++) row[hangs[k]!]! += factors[k]! * by
+      ownShared[ownRow + i]! += by
+      groundShared[groundRow + i]! += by
+      for (let k = 0; k <= n; k++) shared[i * size + hangs[k]!]! += factors[k]! * by
     }
     // A cut is the sum of the first and of the gaps up to it, so what a gap does is the sum over the cuts above it.
     const first = layout.cut[listener]!
@@ -278,10 +279,10 @@ export class Field {
     for (let k = layout.cuts[listener]! - 1; k >= 0; k--) {
       sum += cross[k]!
       if (sum === 0) continue
-      ownRow[first + k]! += sum
-      groundRow[first + k]! += sum
-      const row = curve.shared[first + k]!
-      for (let n = 0; n < hangs.length; n++) row[hangs[n]!]! += factors[n]! * sum
+      ownShared[ownRow + first + k]! += sum
+      groundShared[groundRow + first + k]! += sum
+      const row = (first + k) * size
+      for (let n = 0; n < hangs.length; n++) shared[row + hangs[n]!]! += factors[n]! * sum
     }
   }
 
@@ -296,7 +297,7 @@ export class Field {
         for (let j = 0; j <= k; j++) {
           let s = 0
           for (let p = k; p < n; p++) for (let q = j; q < n; q++) s += p >= q ? h[p]![q]! : h[q]![p]!
-          curve.shared[first + k]![first + j]! += s
+          curve.shared[(first + k) * layout.size + first + j]! += s
         }
       }
     })
