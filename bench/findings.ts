@@ -5,6 +5,7 @@ import {
   cellsOf,
   comparePairs,
   fitJoint,
+  fitTrend,
   inputOf,
   makeFindings,
   prepareFindings,
@@ -77,7 +78,7 @@ const manyRead = readChecks(many).checks
 const manyCells = cellsOf(many, manyRead)
 const manyPrepared = prepareFindings(many)
 const start = performance.now()
-await breakdownOfLog(input, null)
+await breakdownOfLog(input, pairs.joint, null)
 const breakdownMs = performance.now() - start
 const count = many.checks.length.toLocaleString('en-GB')
 writeTable(
@@ -88,14 +89,31 @@ writeTable(
     ['joint model of 30 marks, 3 links, 2 directions', ms(median(() => fitJoint(input, checks), 5)), '1 s'],
     [
       'comparisons of the same, with trends',
-      ms(median(() => comparePairs(input, checks, cells, pairs.joint), 5)),
+      ms(
+        median(
+          () => comparePairs(input, checks, cells, pairs.joint, fitTrend(input, checks, pairs.joint!)),
+          5,
+        ),
+      ),
       '',
     ],
     ['breakdown of the same, in a worker', ms(breakdownMs), ''],
     [`${count} checks: joint model`, ms(median(() => fitJoint(many, manyRead), 3)), '3 s'],
     [
       `${count} checks: comparisons, with trends`,
-      ms(median(() => comparePairs(many, manyRead, manyCells, manyPrepared.joint), 3)),
+      ms(
+        median(
+          () =>
+            comparePairs(
+              many,
+              manyRead,
+              manyCells,
+              manyPrepared.joint,
+              fitTrend(many, manyRead, manyPrepared.joint!),
+            ),
+          3,
+        ),
+      ),
       '',
     ],
     [

@@ -54,6 +54,8 @@ async function findingsOf(checksFile: string, kitFile: string, gpxFile: string |
   const prepared = prepareFindings(input)
   const findings = makeFindings(input, prepared)
   return {
+    format: 'even-reach-findings',
+    version: 2,
     links: day.plan.links.map((l) => ({ id: l.id, letter: l.letter, name: l.name })),
     marks: day.plan.marks.length,
     rowsNotRead: problems,

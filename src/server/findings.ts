@@ -1,13 +1,13 @@
 import { createHash } from 'node:crypto'
 import {
-  basisOf,
-  breakdownOf,
+  breakdownOfLog,
+  breakdownUnder,
   makeFindings,
   prepareFindings,
   type Breakdown,
-  type BreakdownBasis,
   type Findings,
   type FindingsInput,
+  type LogBreakdown,
   type Prepared,
   type RunEvent,
 } from '@/core/findings'
@@ -31,15 +31,17 @@ function keeper<T>(most: number) {
 }
 
 const preparedBy = keeper<Prepared>(MAX_LOGS)
-const breakdownBy = keeper<Promise<Breakdown>>(MAX_BREAKDOWNS)
+const breakdownBy = keeper<Promise<LogBreakdown>>(MAX_BREAKDOWNS)
 
 const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
 
 /** All that is prepared from, whatever of it changes: checks, links described later, marks measured later. */
-function prepared(input: FindingsInput): Prepared {
-  const { copyRule: _rule, marginDb: _margin, reliability: _often, ...log } = input
-  return preparedBy(hash(log), () => prepareFindings(input))
+function logOf({ copyRule: _rule, marginDb: _margin, reliability: _often, ...log }: FindingsInput) {
+  return log
 }
+
+const prepared = (input: FindingsInput): Prepared =>
+  preparedBy(hash(logOf(input)), () => prepareFindings(input))
 
 /** Lets whatever else is asked go first. */
 const othersFirst = () => new Promise<void>((resolve) => setImmediate(resolve))
@@ -53,19 +55,17 @@ export const findingsApi = {
     return makeFindings(input, prepared(input))
   },
 
-  /** What a reader's own machine works the causes out from. */
-  basis(input: FindingsInput): BreakdownBasis {
-    return basisOf(input, prepared(input))
-  },
-
-  breakdown(
+  /** The causes behind a log; what does not depend on rule, margin and reliability is kept for the next time. */
+  async breakdown(
     input: FindingsInput,
     ground: PlanGround | null,
     events: readonly RunEvent[],
   ): Promise<Breakdown> {
-    return breakdownBy(hash([input, ground?.expected ?? null, events]), () =>
-      breakdownOf(input, prepared(input), ground, events, othersFirst),
+    const basis = prepared(input)
+    const inLog = await breakdownBy(hash([logOf(input), ground?.legs ?? null, events]), () =>
+      breakdownOfLog(input, basis.joint, ground, events, othersFirst),
     )
+    return breakdownUnder(input, basis, ground, inLog)
   },
 }
 

@@ -35,14 +35,12 @@ export function startThread(file: string, onEnd: () => void): Later<FindingsApi>
   const remote = Comlink.wrap<FindingsApi>(nodeEndpoint(thread))
   return {
     findings: (input) => Promise.race([remote.findings(input), broken]),
-    basis: (input) => Promise.race([remote.basis(input), broken]),
     breakdown: (input, ground, events) => Promise.race([remote.breakdown(input, ground, events), broken]),
   }
 }
 
 const here: Later<FindingsApi> = {
   findings: (input) => Promise.resolve(findingsApi.findings(input)),
-  basis: (input) => Promise.resolve(findingsApi.basis(input)),
   breakdown: (input, ground, events) => findingsApi.breakdown(input, ground, events),
 }
 

@@ -1,19 +1,13 @@
 import { listenerOf, sumDb, type Direction, type KnownDifference, type Link } from '@/core/kit/rig/rig'
 import { isInDb, stepWidthDb } from '@/core/reports/toCell'
-import { alwaysValidInterval } from '@/core/stats/alwaysValid'
 import { hodgesLehmann } from '@/core/stats/hodgesLehmann'
 import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/levelCell'
-import { mixDifferences } from '@/core/stats/mixture'
-import { pairedTrend, type PairedTrend } from '@/core/stats/pairedTrend'
-import {
-  pairedDifference,
-  type Interval,
-  type PairedDifference,
-  type PairedMark,
-} from '@/core/stats/pairedDifference'
+import type { Interval } from '@/core/stats/interval'
 import { everyCall, type CellsById } from './levels'
 import { checksByMark, knownIn, type FindingsInput, type ReadCheck } from './input'
+import { takenOutDb } from './joint/evenedDraws'
 import { jointDifference, type JointDifference, type JointFit } from './joint/jointFit'
+import { trendOf, type Trend, type TrendFit } from './joint/trend'
 import { plainDifference } from './plainDifference'
 import { winsAndLosses, type WinsAndLosses } from './wins'
 
@@ -25,9 +19,24 @@ export interface LeftOut {
   checkIds: string[]
 }
 
-/** A difference in dB without the drawing of its posterior. */
-export type Difference = Omit<PairedDifference, 'grid' | 'method'> & {
-  method: PairedDifference['method'] | 'joint model'
+/** A difference in dB. */
+export interface Difference {
+  /** Median. */
+  estimate: number
+  interval90: Interval<number>
+  interval95: Interval<number>
+  chanceAIsBetter: number
+  /** Of the difference from mark to mark, dB. */
+  spread: number
+  /** Ids of marks that say something, and of those that say nothing since neither was heard. */
+  marksUsed: string[]
+  marksSilent: string[]
+}
+
+/** Reports of two links at one mark, in groups that share a level: a direction, in a run. */
+interface PairedMark {
+  id: string
+  groups: { a: LevelCell[]; b: LevelCell[] }[]
 }
 
 /** What the joint model says beyond a difference in dB. */
@@ -58,18 +67,20 @@ export interface PairComparison {
   joint: JointAnswer | null
   /** Marks alone, no model: the mean difference of readings at marks where both are closed, with its 90 % interval. */
   plain: { estimate: number; low: number; high: number; marks: number } | null
-  /** The evened difference in S-units, where the meter's step was not measured. */
-  sUnits: { estimate: number | null; low: number | null; high: number | null } | null
+  /** The nominal step of the meter, dB, where nobody measured it; the difference is told in S-units then. */
+  sUnits: { stepDb: number } | null
   wins: WinsAndLosses
   /** For scales whose step is under half the spread. */
   hodgesLehmann: { estimate: number; low: number | null; high: number | null } | null
-  /** 90 % interval that allows for stopping when it seemed clear. */
-  alwaysValid: Interval
+  /** 90 % interval that allows for stopping when it seemed clear, dB or steps; null where no model says anything. */
+  alwaysValid: Interval | null
+  /** The chance of so much against nought however often one looks, were there none. */
+  alwaysValidP: number | null
   /**
    * How the evened difference changes with lg distance (m); null where too little says so, and for one
    * direction of two.
    */
-  trend: PairedTrend | null
+  trend: Trend | null
   /** What each mark says of the evened difference, in dB; an open end is null. */
   points: DifferencePoint[]
   marksReported: number
@@ -85,31 +96,11 @@ interface DifferencePoint {
   high: number | null
 }
 
-/** By marks in pairs, without the model. */
-function pairedOf(perStep: readonly PairedMark[][]): Difference | null {
-  if (perStep.length === 0) return null
-  const { grid: _grid, ...rest } = mixDifferences(perStep.map(pairedDifference))
-  return rest
-}
-
-/** A difference with what is known left in. */
-function shifted(d: Difference, knownDb: number): Difference {
-  const move = (v: number | null) => (v === null ? null : v + knownDb)
-  const moveBoth = ({ low, high }: Interval): Interval => ({ low: move(low), high: move(high) })
-  return {
-    ...d,
-    estimate: move(d.estimate),
-    interval90: moveBoth(d.interval90),
-    interval95: moveBoth(d.interval95),
-  }
-}
-
 /** A difference in dB as the joint model has it; null where it has none in dB. */
 function asDifference(d: JointDifference, which: 'difference' | 'raw'): Difference | null {
   if (d.unit !== 'dB') return null
   const p = d[which]
   return {
-    method: 'joint model',
     estimate: p.q50,
     interval90: { low: p.q05, high: p.q95 },
     interval95: { low: p.q025, high: p.q975 },
@@ -134,7 +125,8 @@ function answerOf(d: JointDifference, { input }: JointFit): JointAnswer {
 
 /**
  * Compares two links in one direction or in both together, raw and evened.
- * @param joint the log under the joint model, from which the difference is read; without it by marks in pairs
+ * @param joint the log under the joint model, from which the difference is read; null where it tells the model nothing
+ * @param trend the same with a slope for each link; null where it is not asked, or marks are too few for it
  */
 export function comparePair(
   input: FindingsInput,
@@ -143,7 +135,8 @@ export function comparePair(
   linkA: Link,
   linkB: Link,
   scope: Scope,
-  joint: JointFit | null = null,
+  joint: JointFit | null,
+  trend: TrendFit | null,
 ): PairComparison {
   const directions = scope === 'both' ? input.directions : [scope]
   const scaleOf = (d: Direction) => input.scales[listenerOf(d)]
@@ -157,43 +150,36 @@ export function comparePair(
     (c) => (c.linkId === linkA.id || c.linkId === linkB.id) && directions.includes(c.direction),
   )
   const middle = cellSets[Math.floor(cellSets.length / 2)]!
-  // The model has read an unknown step in several ways itself.
-  const perStep = inDb
-    ? (joint ? [middle] : cellSets).map((cells) =>
-        pairedMarks(input.marks, mine, cells, linkA.id, linkB.id, directions, known),
-      )
-    : []
+  const paired = inDb ? pairedMarks(input.marks, mine, middle, linkA.id, linkB.id, directions, known) : []
   const modelled = joint && jointDifference(input, joint, linkA.id, linkB.id, directions)
-  const evened = modelled ? asDifference(modelled, 'difference') : pairedOf(joint ? [] : perStep)
+  const evened = modelled && asDifference(modelled, 'difference')
   const sameKnown = takenOut.every((t) => Math.abs(t.db - takenOut[0]!.db) < 1e-9)
-  const nominal = perStep[Math.floor(perStep.length / 2)] ?? []
-  const middles = nominal.flatMap(middleDifference)
+  const middles = paired.flatMap(middleDifference)
   // One direction of two is half of what is known, and its trend nobody asks for.
   const whole = scope === 'both' || input.directions.length === 1
-  const lgDistances = input.marks.map((m) => Math.log10(m.distanceM))
+  const [ia, ib] = [input.links.indexOf(linkA), input.links.indexOf(linkB)]
+  const listeners = directions.map((d) => input.directions.indexOf(d))
   const width = Math.max(...directions.map((d) => stepWidthDb(scaleOf(d), 6)))
-  const fine =
-    evened?.spread != null && width < evened.spread / 2 && middles.length > 0 && middles.length <= 100
+  const fine = evened !== null && width < evened.spread / 2 && middles.length > 0 && middles.length <= 100
   return {
     a: linkA.id,
     b: linkB.id,
     scope,
     takenOut: inDb ? takenOut : takenOut.map((t) => ({ ...t, known: [], db: 0 })),
-    raw:
-      !evened || !sameKnown
-        ? null
-        : modelled
-          ? asDifference(modelled, 'raw')
-          : shifted(evened, takenOut[0]!.db),
+    raw: sameKnown && modelled ? asDifference(modelled, 'raw') : null,
     evened,
     joint: modelled && joint && answerOf(modelled, joint),
     plain: plainDifference(middles),
-    sUnits: evened && inSUnits(input, directions, evened),
+    sUnits: evened && inSUnits(input, directions),
     wins: winsAndLosses(input, mine, inDb ? middle : null, linkA.id, linkB.id, directions, known),
     hodgesLehmann: fine ? hodgesLehmann(middles) : null,
-    alwaysValid: alwaysValidInterval(middles),
-    trend: evened?.spread && whole ? pairedTrend(nominal, lgDistances, evened.spread) : null,
-    points: pointsOf(input, nominal, directions),
+    alwaysValid: modelled && modelled.alwaysValid,
+    alwaysValidP: modelled && modelled.alwaysValidP,
+    trend:
+      trend && modelled && whole
+        ? trendOf(trend, ia, ib, listeners, modelled.used, takenOutDb(input, ia, ib, listeners))
+        : null,
+    points: pointsOf(input, paired, directions),
     marksReported: [...checksByMark(mine).values()].filter((here) =>
       reportedBoth(here, linkA.id, linkB.id, directions),
     ).length,
@@ -205,7 +191,7 @@ export function comparePair(
  * The reports of two links by mark, those of A with what is known to favour it taken out; a group for each
  * direction and, where runs are put together, each run.
  */
-export function pairedMarks(
+function pairedMarks(
   marks: readonly { id: string }[],
   checks: readonly ReadCheck[],
   cells: CellsById,
@@ -275,7 +261,7 @@ function middleDifference(mark: PairedMark): number[] {
   return differences.length > 0 ? [differences.reduce((s, v) => s + v, 0) / differences.length] : []
 }
 
-function inSUnits(input: FindingsInput, directions: readonly Direction[], d: Difference) {
+function inSUnits(input: FindingsInput, directions: readonly Direction[]): { stepDb: number } | null {
   const scales = directions.map((x) => input.scales[listenerOf(x)])
   const steps = scales.map((s) =>
     (s.kind === 'readability-strength' || s.kind === 'strength') && !s.strength.calibrated
@@ -285,8 +271,7 @@ function inSUnits(input: FindingsInput, directions: readonly Direction[], d: Dif
   // A step of nought marks a display or a measured meter: dB are dB there.
   const step = steps[0]
   if (!step || steps.some((s) => s !== step)) return null
-  const by = (v: number | null) => (v === null ? null : v / step)
-  return { estimate: by(d.estimate), low: by(d.interval90.low), high: by(d.interval90.high) }
+  return { stepDb: step }
 }
 
 function reportedBoth(atMark: readonly ReadCheck[], a: string, b: string, ds: readonly Direction[]) {

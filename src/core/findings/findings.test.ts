@@ -3,7 +3,7 @@ import { knownDifferences, nameLinks, sumDb, varyingEnd } from '@/core/kit'
 import { defaultScale, NOMINAL_METER, USUAL_COPY_RULE, type Scale } from '@/core/reports'
 import { ORDINARY_FIELD, simulateRun } from '@/core/sim'
 import type { LoggedCheck, TrialPlan } from '@/core/trial'
-import { inputOf, makeFindings, marksNeeded, reachText, verdictWords, type JudgedPair } from '.'
+import { inputOf, makeFindings, marksNeeded, reachText, tenths, verdictWords, type JudgedPair } from '.'
 import { checkOf, link, logged, plan, rig, RS } from '@/core/testing/plans'
 
 const field = { ...ORDINARY_FIELD, groundLossDb: 14, extraSlopeDb: 24 }
@@ -38,6 +38,8 @@ describe('known differences', () => {
   })
 })
 
+const BETTER = { kind: 'better', which: 'b', adjustedP: 0.01, interval: 'always valid' } as const
+
 describe('makeFindings on a simulated field', () => {
   const links = [link(rig('a')), link(rig('b'))]
   it('finds a real difference, evened, in both directions and together', () => {
@@ -49,13 +51,14 @@ describe('makeFindings on a simulated field', () => {
     expect(both.verdict).toMatchObject({ kind: 'better', which: 'b', interval: 'plain' })
     expect(both.evened!.interval90.low).toBeLessThan(-7)
     expect(both.evened!.interval90.high).toBeGreaterThan(-7)
-    expect(both.sUnits!.estimate).toBeCloseTo(both.evened!.estimate! / 6, 9)
+    expect(both.sUnits!.stepDb).toBe(6)
     expect(both.wins.losses).toBeGreaterThan(both.wins.wins)
     expect(reaches).toHaveLength(4)
     const near = usable.find((u) => u.linkId === 'a' && u.chance === 0.5)!
     const far = usable.find((u) => u.linkId === 'b' && u.chance === 0.5)!
     expect(near.reach.estimateM!).toBeLessThan(far.reach.estimateM!)
     const { lead, detail } = verdictWords(both, (id) => `Rig ${id}`)
+    expect(lead).toContain(`by ${(-both.evened!.estimate / 6).toFixed(1)} S-units`)
     expect(lead).toMatch(/^Rig b is better than Rig a by \d\.\d S-units \(/)
     expect(detail).toMatch(/^That is \d+\.\d dB .* if the meter steps by 6 dB\. From \d+ marks\.$/)
   })
@@ -65,6 +68,13 @@ describe('makeFindings on a simulated field', () => {
     const early = findingsOf(p, checks, false).pairs[2]!
     const whole = findingsOf(p, checks, true).pairs[2]!
     expect(early.evened).toEqual(whole.evened)
+    expect(early.alwaysValid).toEqual(whole.alwaysValid)
+    const { low, high } = early.quoted!.interval
+    expect(high! - low!).toBeGreaterThan(1.3 * (whole.evened!.interval90.high - whole.evened!.interval90.low))
+    // The one that the verdict goes by is the one quoted.
+    expect(verdictWords({ ...early, sUnits: null, verdict: BETTER }, (x) => x).lead).toContain(
+      `(${tenths(-high!)} to ${tenths(-low!)})`,
+    )
     if (early.verdict.kind === 'better') expect(early.verdict.interval).toBe('always valid')
     else expect(early.verdict.kind).toBe('cannot tell')
   })

@@ -13,6 +13,7 @@ import {
   type LinkReach,
   type UsableReach,
 } from './joint/jointReaches'
+import { fitTrend, type TrendFit } from './joint/trend'
 import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './levelFindings'
 import { cellsIn, type CellsById } from './levels'
 import { judgePairs, type JudgedPair } from './verdict'
@@ -55,7 +56,12 @@ export interface Prepared {
 export function prepareFindings(input: FindingsInput): Prepared {
   const { checks, sets } = cellsIn(input)
   const joint = fitJoint(input, checks)
-  return { joint, pairs: comparePairs(input, checks, sets, joint), levels: levelPoints(input, checks, sets) }
+  const trend = joint && fitTrend(input, checks, joint)
+  return {
+    joint,
+    pairs: comparePairs(input, checks, sets, joint, trend),
+    levels: levelPoints(input, checks, sets),
+  }
 }
 
 /** Every pair of links in every direction and in both together. */
@@ -64,11 +70,12 @@ export function comparePairs(
   checks: readonly ReadCheck[],
   cellSets: readonly CellsById[],
   joint: JointFit | null,
+  trend: TrendFit | null,
 ): PairComparison[] {
   const scopes: Scope[] = input.directions.length > 1 ? [...input.directions, 'both'] : [...input.directions]
   return scopes.flatMap((scope) =>
     input.links.flatMap((a, i) =>
-      input.links.slice(i + 1).map((b) => comparePair(input, checks, cellSets, a, b, scope, joint)),
+      input.links.slice(i + 1).map((b) => comparePair(input, checks, cellSets, a, b, scope, joint, trend)),
     ),
   )
 }

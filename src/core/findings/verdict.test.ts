@@ -33,7 +33,7 @@ async function told(p: TrialPlan, say: (c: Check, i: number) => string | null = 
     ...findings.usable.map((u) => reachText(u.reach, 'metric')),
     ...(breakdown.matrix ? matrixWords(breakdown.matrix) : []),
     ...breakdown.by.flatMap((g) => g.pairs.map((x) => byWords(g.what, x, id))),
-    driftWords(breakdown.drift),
+    ...driftWords(breakdown.drift),
     ...(breakdown.next ? [nextWords(breakdown.next, id, id, 'metric')] : []),
   ]
   for (const w of words) expect(w).not.toMatch(/NaN|undefined|Infinity|null/)

@@ -1,7 +1,10 @@
 import { holm } from '@/core/stats/holm'
 import { normalQuantile } from '@/core/stats/normal'
-import { MIN_MARKS, type Interval } from '@/core/stats/pairedDifference'
+import type { Interval } from '@/core/stats/interval'
 import type { PairComparison } from './comparePair'
+
+/** Fewer marks than this say nothing for sure. */
+const MIN_MARKS = 4
 
 type Verdict =
   | { kind: 'better'; which: 'a' | 'b'; adjustedP: number; interval: 'plain' | 'always valid' | 'sign test' }
@@ -11,6 +14,8 @@ type Verdict =
 /** A comparison with its verdict, judged together with the other pairs of its scope. */
 export type JudgedPair = PairComparison & {
   verdict: Verdict
+  /** The 90 % interval that the verdict goes by, dB or steps: the one that allows for stopping where that may have been. */
+  quoted: { interval: Interval; allowsForStopping: boolean } | null
   /** The two instruments point different ways. */
   disagreement: string | null
 }
@@ -26,12 +31,12 @@ export function marksNeeded(spreadDb: number, stepDb: number, marginDb: number):
 }
 
 /** The chance that A is better; null where only wins and losses tell. */
-const chanceOf = (pair: PairComparison) => pair.joint?.aBetter ?? pair.evened?.chanceAIsBetter ?? null
+const chanceOf = (pair: PairComparison) => pair.joint?.aBetter ?? null
 
-function pValue(pair: PairComparison): number {
+function pValue(pair: PairComparison, fixed: boolean): number {
   const chance = chanceOf(pair)
-  if (chance !== null) return 2 * Math.min(chance, 1 - chance)
-  return pair.evened ? 1 : (pair.wins.p ?? 1)
+  if (chance !== null) return fixed ? 2 * Math.min(chance, 1 - chance) : (pair.alwaysValidP ?? 1)
+  return pair.wins.p ?? 1
 }
 
 function better(pair: PairComparison, p: number, fixed: boolean): Verdict | null {
@@ -45,11 +50,15 @@ function better(pair: PairComparison, p: number, fixed: boolean): Verdict | null
       interval: 'sign test',
     }
   const which = chance > 0.5 ? 'a' : 'b'
-  if (fixed) return { kind: 'better', which, adjustedP: p, interval: 'plain' }
-  const { low, high } = pair.alwaysValid
-  if ((low !== null && low > 0) || (high !== null && high < 0))
-    return { kind: 'better', which, adjustedP: p, interval: 'always valid' }
-  return null
+  return { kind: 'better', which, adjustedP: p, interval: fixed ? 'plain' : 'always valid' }
+}
+
+function quotedOf({ joint, evened, alwaysValid }: PairComparison, fixed: boolean): JudgedPair['quoted'] {
+  const plain = evened?.interval90 ?? joint?.steps
+  if (!plain) return null
+  return fixed || !alwaysValid
+    ? { interval: { low: plain.low, high: plain.high }, allowsForStopping: false }
+    : { interval: alwaysValid, allowsForStopping: true }
 }
 
 /** Rounds of one place, each rig connected anew, are as good as marks for what holds there. */
@@ -67,7 +76,7 @@ function tooFew({ joint, evened }: PairComparison): string | null {
     : `only ${used} ${used === 1 ? 'mark says' : 'marks say'} anything about it, and ${MIN_MARKS} are the least`
 }
 
-const inside = (interval: Interval | undefined, marginDb: number) =>
+const inside = (interval: Interval | null | undefined, marginDb: number) =>
   interval?.low != null && interval.high != null && interval.low > -marginDb && interval.high < marginDb
 
 function judge(pair: PairComparison, p: number, marginDb: number, fixed: boolean, stepDb: number): Verdict {
@@ -77,8 +86,7 @@ function judge(pair: PairComparison, p: number, marginDb: number, fixed: boolean
   if (won) return won
   const { evened, joint } = pair
   // Alike is said where 19 in 20 of what is possible lies within the margin, and never of less than was looked at.
-  const interval = joint ? evened?.interval95 : evened?.interval90
-  if (inside(interval, marginDb) && (fixed || inside(pair.alwaysValid, marginDb)))
+  if (evened && inside(fixed ? evened.interval95 : pair.alwaysValid, marginDb))
     return { kind: 'alike', marginDb }
   const spread = evened?.spread ?? null
   return {
@@ -122,9 +130,14 @@ export function judgePairs(
   stepDb: number,
   family: readonly PairComparison[] = pairs,
 ): JudgedPair[] {
-  const adjusted = holm(family.map(pValue))
+  const adjusted = holm(family.map((pair) => pValue(pair, fixedBeforehand)))
   return pairs.map((pair) => {
     const verdict = judge(pair, adjusted[family.indexOf(pair)]!, marginDb, fixedBeforehand, stepDb)
-    return { ...pair, verdict, disagreement: disagreementOf(pair, verdict, pairs.length === 1) }
+    return {
+      ...pair,
+      verdict,
+      quoted: quotedOf(pair, fixedBeforehand),
+      disagreement: disagreementOf(pair, verdict, pairs.length === 1),
+    }
   })
 }

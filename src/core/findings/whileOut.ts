@@ -28,16 +28,20 @@ const NOMINAL_STEP_DB = 6
  */
 export function whileOut(plan: TrialPlan, log: RunLog): WhileOut[] {
   const levels = new Map<string, number[]>()
+  const steps = new Set<number>()
   for (const c of standingChecks(log)) {
     const scale = plan.scales[listenerOf(c.direction)]
     if (c.state === 'sent' || !isInDb(scale)) continue
     const step = 'strength' in scale ? (scale.strength.stepDb ?? NOMINAL_STEP_DB) : 1
+    steps.add(step)
     const cell = levelCell(readReport(c.text, scale), scale, step)
     const middle = cell && cellMiddle(cell)
     if (middle === null) continue
     const key = `${c.markId} ${c.direction} ${c.linkId}`
     levels.set(key, [...(levels.get(key) ?? []), middle + c.attenuationDb])
   }
+  // Rounding to a step spreads a difference by this much, even where all that were seen are the same.
+  const leastSd = steps.size > 0 ? Math.min(...steps) / Math.sqrt(6) : 0
   const mean = (v: readonly number[]) => v.reduce((s, x) => s + x, 0) / v.length
   const marks = [...new Set(standingChecks(log).map((c) => c.markId))]
   return plan.links.flatMap((a, i) =>
@@ -49,7 +53,7 @@ export function whileOut(plan: TrialPlan, log: RunLog): WhileOut[] {
         })
         return here.length > 0 ? [mean(here)] : []
       })
-      const { low, high } = alwaysValidInterval(differences)
+      const { low, high } = alwaysValidInterval(differences, 0.1, leastSd)
       if (low === null || high === null) return []
       const better = low > 0 ? 'a' : high < 0 ? 'b' : null
       return [{ a: a.id, b: b.id, marks: differences.length, low, high, better }]

@@ -22,23 +22,20 @@ export function intervalText(low: number | null, high: number | null, show: (v: 
 
 /** The size of a difference seen from the better side: the figure to quote first, and what it is in dB beside it. */
 function sizeText(pair: JudgedPair, sign: number): { first: string; beside: string } {
-  const { evened, sUnits, joint } = pair
-  if (!evened && joint?.steps) {
-    const { estimate, low, high } = joint.steps
-    const [from, to] = sign > 0 ? [low, high] : [-high, -low]
-    return { first: `${dB(sign * estimate)} steps of the scale (${dB(from)} to ${dB(to)})`, beside: '' }
+  const { evened, sUnits, joint, quoted } = pair
+  const estimate = evened?.estimate ?? joint?.steps?.estimate
+  if (estimate === undefined || !quoted) return { first: '', beside: '' }
+  const show = (unit: string, size: number) => {
+    const by = (v: number | null) => (v === null ? null : (sign * v) / size)
+    const ends = [by(quoted.interval.low), by(quoted.interval.high)]
+    const [low, high] = sign > 0 ? ends : ends.reverse()
+    return `${dB((sign * estimate) / size)} ${unit} (${intervalText(low!, high!, dB)})`
   }
-  if (!evened) return { first: '', beside: '' }
-  const show = (unit: string, estimate: number | null, low: number | null, high: number | null) => {
-    const [from, to] = sign > 0 ? [low, high] : [high === null ? null : -high, low === null ? null : -low]
-    const within = intervalText(from, to, dB)
-    return estimate === null ? `${within} ${unit}` : `${dB(sign * estimate)} ${unit} (${within})`
-  }
-  const inDb = show('dB', evened.estimate, evened.interval90.low, evened.interval90.high)
-  if (!sUnits) return { first: inDb, beside: '' }
+  if (!evened) return { first: show('steps of the scale', 1), beside: '' }
+  if (!sUnits) return { first: show('dB', 1), beside: '' }
   return {
-    first: show('S-units', sUnits.estimate, sUnits.low, sUnits.high),
-    beside: `That is ${inDb} if the meter steps by 6 dB.`,
+    first: show('S-units', sUnits.stepDb),
+    beside: `That is ${show('dB', 1)} if the meter steps by ${sUnits.stepDb} dB.`,
   }
 }
 

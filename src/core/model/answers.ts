@@ -95,6 +95,12 @@ export function slopeDraws(fit: ModelFit): Float64Array {
   return Float64Array.from(fit.draws, ({ x }) => Math.max(LEAST_SLOPE, x[at + layout.slope]!))
 }
 
+/** One of the input's terms by draw, dB for a factor of one. */
+export function termDraws(fit: ModelFit, term: number): Float64Array {
+  const { layout, at } = fit.field
+  return Float64Array.from(fit.draws, ({ x }) => x[at + layout.term[term]!]!)
+}
+
 /** A listener's k-th cut by draw, dB. @param k from 1 */
 export function cutDraws(fit: ModelFit, listener: number, k: number): Float64Array {
   const first = fit.field.at + fit.field.layout.cut[listener]!

@@ -27,7 +27,8 @@ function arrowAndFull(diagonal: number): { arrow: Arrow; full: number[][] } {
     arrow.ground[m] = put(ground + m, ground + m, diagonal + random.uniform())
     // The third place begins another leg.
     if (m === 1) arrow.groundBefore[m] = put(ground + m, ground + m - 1, random.normal())
-    for (let i = 0; i < SIZE; i++) arrow.groundShared[m * SIZE + i] = put(ground + m, shared + i, random.normal())
+    for (let i = 0; i < SIZE; i++)
+      arrow.groundShared[m * SIZE + i] = put(ground + m, shared + i, random.normal())
   }
   for (let i = 0; i < SIZE; i++)
     for (let j = 0; j <= i; j++)

@@ -1,4 +1,5 @@
 import { seededRandom } from '@/core/stats/seededRandom'
+import { evenShares } from './evenShares'
 import { Field } from './field'
 import { Guesses } from './guess'
 import { factorAt, modeOf, type Mode } from './mode'
@@ -6,10 +7,21 @@ import { MODEL_PRIORS, SPREADS, spreadsAt, type ModelPriors, type Spreads } from
 import { modelData, type ModelData, type ModelInput } from './reports'
 import { SAMPLING, sampleSpreads, type SamplingPlan } from './spreadSampling'
 
+/** A point of the spreads with the field's mode there. */
+export interface FieldPoint {
+  theta: Float64Array
+  spreads: Spreads
+  mode: Mode
+}
+
 /** Spreads that draws were made at, and each listener's cuts at the field's mode there. */
 interface FitPoint {
+  theta: Float64Array
   spreads: Spreads
   cuts: Float64Array[]
+  /** Its share of the posterior, and Laplace's evidence there. */
+  weight: number
+  evidence: number
 }
 
 /** One draw of everything, as likely as every other. */
@@ -26,16 +38,20 @@ export interface ModelFit {
   field: Field
   points: FitPoint[]
   draws: Draw[]
-  quality: {
-    /** Effective number of points of the spreads, and of draws. */
-    effectivePoints: number
-    effectiveDraws: number
-    paretoK: number
-    rounds: number
-    /** Neither the usual rounds nor the further ones were enough. */
-    poor: boolean
-    newtonSteps: number
-  }
+  quality: FitQuality
+  /** Where a log was read in several ways: the fit of the middle one. */
+  middle?: ModelFit
+}
+
+interface FitQuality {
+  /** Effective number of points of the spreads, and of draws. */
+  effectivePoints: number
+  effectiveDraws: number
+  paretoK: number
+  rounds: number
+  /** Neither the usual rounds nor the further ones were enough. */
+  poor: boolean
+  newtonSteps: number
 }
 
 export interface FitSettings {
@@ -77,23 +93,28 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     random,
     sampling,
   )
-  const once = drawField(field, sampled, wanted, random)
-  const kept = once.effective < MIN_EFFECTIVE_DRAWS ? drawField(field, sampled, 2 * wanted, random) : once
+  const points = sampled.points.map(({ theta, of }): FieldPoint => ({ theta, ...of }))
+  const once = drawField(field, points, sampled.weights, wanted, random)
+  const kept =
+    once.effective < MIN_EFFECTIVE_DRAWS
+      ? drawField(field, points, sampled.weights, 2 * wanted, random)
+      : once
+  const poor = sampled.effective < sampling.minEffective || sampled.paretoK > sampling.maxParetoK
   return {
     data,
     field,
     points: kept.points,
     draws: kept.draws,
-    quality: {
-      effectivePoints: sampled.effective,
-      effectiveDraws: kept.effective,
-      paretoK: sampled.paretoK,
-      rounds: sampled.rounds,
-      poor: sampled.effective < sampling.minEffective || sampled.paretoK > sampling.maxParetoK,
-      newtonSteps,
-    },
+    quality: qualityOf(sampled, kept.effective, newtonSteps, poor),
   }
 }
+
+export const qualityOf = (
+  { effective, paretoK, rounds }: { effective: number; paretoK: number; rounds: number },
+  effectiveDraws: number,
+  newtonSteps: number,
+  poor: boolean,
+): FitQuality => ({ effectivePoints: effective, effectiveDraws, paretoK, rounds, poor, newtonSteps })
 
 /** Fits of one log, read in several ways, as one: the draws of all, each as likely as every other. */
 export function mergedFits(fits: readonly ModelFit[]): ModelFit {
@@ -107,6 +128,7 @@ export function mergedFits(fits: readonly ModelFit[]): ModelFit {
   })
   return {
     ...middle,
+    middle,
     points: fits.flatMap((f) => f.points),
     draws,
     quality: {
@@ -120,40 +142,28 @@ export function mergedFits(fits: readonly ModelFit[]): ModelFit {
   }
 }
 
-/** Whole numbers in proportion to weights that add up to n, the rests carried on from one to the next. */
-function shared(weights: ArrayLike<number>, n: number): number[] {
-  const total = Array.from(weights).reduce((s, w) => s + w, 0)
-  let [sum, given] = [0, 0]
-  return Array.from(weights, (w) => {
-    sum += w / total
-    const upTo = Math.round(sum * n)
-    const mine = upTo - given
-    given = upTo
-    return mine
-  })
-}
-
 /**
  * Draws of the field: at each point of the spreads as many as its weight has it, in pairs that lie opposite one another
  * about the mode; then as many of each as its exact weight over the approximation has it.
  */
-function drawField(
+export function drawField(
   field: Field,
-  sampled: ReturnType<typeof sampleSpreads<{ spreads: Spreads; mode: Mode }>>,
+  at: readonly FieldPoint[],
+  weightOf: ArrayLike<number>,
   wanted: number,
   random: ReturnType<typeof seededRandom>,
 ): Pick<ModelFit, 'points' | 'draws'> & { effective: number } {
   const points: FitPoint[] = []
   const made: (Draw & { weight: number })[] = []
   const z = new Float64Array(field.size)
-  shared(sampled.weights, wanted / 2).forEach((pairs, i) => {
+  evenShares(weightOf, wanted / 2).forEach((pairs, i) => {
     if (pairs === 0) return
-    const { spreads, mode } = sampled.points[i]!.of
+    const { theta, spreads, mode } = at[i]!
     const found = factorAt(field, mode, spreads)
     if (!found) return
     const { factor, lnDet } = found
     const cuts = field.layout.cuts.map((k, d) => field.cutsAt(mode.x, d, new Float64Array(k)))
-    const point = points.push({ spreads, cuts }) - 1
+    const point = points.push({ theta, spreads, cuts, weight: weightOf[i]!, evidence: mode.evidence }) - 1
     for (let k = 0; k < pairs; k++) {
       let square = 0
       for (let j = 0; j < z.length; j++) {
@@ -170,7 +180,7 @@ function drawField(
   })
   const weights = made.map((d) => d.weight)
   const [sum, squares] = [weights.reduce((s, w) => s + w, 0), weights.reduce((s, w) => s + w * w, 0)]
-  const times = shared(weights, wanted)
+  const times = evenShares(weights, wanted)
   return {
     points,
     draws: made.flatMap(({ point, x }, i) => Array.from({ length: times[i]! }, () => ({ point, x }))),

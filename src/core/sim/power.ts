@@ -1,4 +1,5 @@
-import { cellsOf, comparePair, inputOf, judgePairs, readChecks } from '@/core/findings'
+import { cellsOf, comparePair, fitJoint, inputOf, judgePairs, readChecks } from '@/core/findings'
+import { SAMPLING } from '@/core/model/spreadSampling'
 import { linkKey } from '@/core/reach/linkKey'
 import type { ExpectedLevel } from '@/core/reach/legGround'
 import type { Link } from '@/core/kit/rig/rig'
@@ -14,6 +15,12 @@ export interface PowerAsked {
   spreadDb: number
   /** The difference that would matter, dB: what the simulated first link is better by. */
   marginDb: number
+}
+
+/** Whether one try tells needs fewer draws than what is said of a log. */
+const QUICK = {
+  sampling: { ...SAMPLING, first: 50, second: 50, maxFurther: 0 },
+  draws: 400,
 }
 
 const SECOND = { groundLossDb: 0, extraSlopeDb: 0 }
@@ -99,7 +106,8 @@ export function tellsOnce(
   const input = { ...inputOf(tried, marks, checks, true), marginDb: asked.marginDb }
   const read = readChecks(input)
   const scope = plan.directions.length > 1 ? 'both' : plan.directions[0]!
-  const pair = comparePair(input, read.checks, cellsOf(input, read.checks), a, b, scope)
+  const joint = fitJoint(input, read.checks, QUICK)
+  const pair = comparePair(input, read.checks, cellsOf(input, read.checks), a, b, scope, joint, null)
   const [judged] = judgePairs([pair], asked.marginDb, true, 6)
   return judged!.verdict.kind === 'better' && judged!.verdict.which === 'a'
 }

@@ -1,7 +1,7 @@
 import lgamma from '@stdlib/math-base-special-gammaln'
 import { descend } from './descend'
 import { normalCdf, normalQuantile } from './normal'
-import type { Interval } from './pairedDifference'
+import type { Interval } from './interval'
 
 /** Words copied, or packets received, in one call. */
 export interface CountAt {

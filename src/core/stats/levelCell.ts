@@ -43,10 +43,3 @@ export function shiftCell(cell: LevelCell, knownDb: number): LevelCell {
 export function cellMiddle(cell: LevelCell): number | null {
   return Number.isFinite(cell.lower) && Number.isFinite(cell.upper) ? (cell.lower + cell.upper) / 2 : null
 }
-
-/** Reports that are all open at the same end leave the difference between them free. */
-export function informsDifference(a: readonly LevelCell[], b: readonly LevelCell[]): boolean {
-  if (a.length === 0 || b.length === 0) return false
-  const all = [...a, ...b]
-  return all.some((c) => Number.isFinite(c.lower)) && all.some((c) => Number.isFinite(c.upper))
-}

@@ -27,16 +27,3 @@ export function normalQuantile(p: number): number {
   if (!(p >= 0 && p <= 1)) throw new RangeError(`p must be between 0 and 1, not ${p}`)
   return stdQuantile(p, 0, 1)
 }
-
-/**
- * G(z) = z Φ(z) + φ(z), the mean of max(0, z + e) for a standard normal e.
- * Far below nought the two terms cancel, so an asymptotic series takes over there.
- */
-export function meanExcess(z: number): number {
-  if (z === -Infinity) return 0
-  if (z < -20) {
-    const q = 1 / (z * z)
-    return normalPdf(z) * q * (1 - q * (3 - q * (15 - q * (105 - q * 945))))
-  }
-  return z * normalCdf(z) + normalPdf(z)
-}

@@ -63,7 +63,7 @@ function Found({ breakdown, ...props }: Omit<Props, 'trialId' | 'params'> & { br
   const days = [
     ...breakdown.offsets.map((o) => offsetWords(o, run, firstRun)),
     ...breakdown.apart.map((a) => apartWords(a, run, name)),
-    driftWords(breakdown.drift),
+    ...driftWords(breakdown.drift),
     ...breakdown.erratic.map((u) => erraticWords(u, name)),
   ]
   return (

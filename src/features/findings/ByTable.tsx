@@ -18,7 +18,7 @@ export function ByTable({ by, name }: { by: Breakdown['by']; name: (id: string) 
       head={
         <>
           <th style={{ width: '40%' }}>Is it the same everywhere?</th>
-          <th>First less second, dB (90 % interval), by part</th>
+          <th>First less second (90 % interval), by part</th>
         </>
       }
     >
@@ -36,7 +36,7 @@ export function ByTable({ by, name }: { by: Breakdown['by']; name: (id: string) 
                 {pair.within.map((w) => (
                   <span key={w.group} style={{ display: 'block' }}>
                     <span style={{ color: 'var(--soft)' }}>{w.group}</span> {signed(w.effect.estimate)} (
-                    {signed(w.effect.interval90.low!)} to {signed(w.effect.interval90.high!)}),{' '}
+                    {signed(w.effect.interval90.low)} to {signed(w.effect.interval90.high)} {pair.unit}),{' '}
                     <span style={{ color: 'var(--soft)' }}>{w.marks} marks</span>
                   </span>
                 ))}

@@ -30,8 +30,8 @@ function PairDetails({ pair }: { pair: JudgedPair }) {
       <Box component="ul" sx={{ m: 0, pl: 2.5, maxWidth: 620 }}>
         {pair.evened && (
           <li>
-            Method: {pair.evened.method}; 90 % interval, marks as the units, every report an interval in dB.
-            {pair.evened.spread !== null && ` Spread at a mark about ${dB(pair.evened.spread)} dB.`}
+            Method: joint model; 90 % interval, marks as the units, every report an interval in dB. Spread at
+            a mark about {dB(pair.evened.spread)} dB.
           </li>
         )}
         {pair.takenOut.map((t) => (
@@ -56,10 +56,13 @@ function PairDetails({ pair }: { pair: JudgedPair }) {
             {intervalText(pair.hodgesLehmann.low, pair.hodgesLehmann.high, dB)}), exact signed-rank.
           </li>
         )}
-        <li>
-          If the marks were not fixed beforehand:{' '}
-          {intervalText(pair.alwaysValid.low, pair.alwaysValid.high, dB)} dB, valid however often one looks.
-        </li>
+        {pair.alwaysValid && (
+          <li>
+            If the marks were not fixed beforehand:{' '}
+            {intervalText(pair.alwaysValid.low, pair.alwaysValid.high, dB)} {pair.evened ? 'dB' : 'steps'},
+            valid however often one looks.
+          </li>
+        )}
         {pair.leftOut.map((l) => (
           <li key={l.why}>
             Left out, {l.checkIds.length} checks: {l.why}.

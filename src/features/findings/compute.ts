@@ -53,18 +53,6 @@ const besideChecks = (runs: readonly RunWithLog[]): RunEvent[] =>
       .map((e) => ({ ...e, runId: row.id })),
   )
 
-/** What a reader's own machine works the causes out from; the comparisons were made for the page already. */
-export async function breakdownInputOf(
-  runs: readonly RunWithLog[],
-  settings: Settings,
-  ground: PlanGround | null,
-) {
-  const { input } = poolOf(runs, settings)
-  return { input, basis: await findingsThread().basis(input), ground, events: besideChecks(runs) }
-}
-
-export type BreakdownInput = Awaited<ReturnType<typeof breakdownInputOf>>
-
 /** What lies behind the findings of the same runs under the same choices. */
 export function breakdownOfRuns(
   runs: readonly RunWithLog[],

@@ -57,6 +57,7 @@ describe('findings for a spreadsheet', () => {
     const t = table(byCsv(by, name))
     expect(t.rows).toHaveLength(by.flatMap((b) => b.pairs.flatMap((x) => x.within)).length)
     expect(row(t, 0)).toMatchObject({ by: 'direction', part: 'to base', changes: 'false', flips: 'false' })
-    expect(Number(row(t, 0).difference_db)).toBeLessThan(0)
+    expect(Number(row(t, 0).difference)).toBeLessThan(0)
+    expect(row(t, 0).unit).toBe('dB')
   })
 })

@@ -42,7 +42,7 @@ export function differencesCsv(findings: Findings, name: (id: string) => string)
       p.wins.draws,
       p.wins.losses,
       round(p.wins.p, 4),
-      p.evened?.method ?? 'exact sign test',
+      p.joint ? 'joint model' : 'exact sign test',
     ]),
   )
 }
@@ -50,7 +50,7 @@ export function differencesCsv(findings: Findings, name: (id: string) => string)
 /** Differences by part of the log as a table for a spreadsheet. */
 export function byCsv(by: Breakdown['by'], name: (id: string) => string): string {
   return writeCsv(
-    ['by', 'part', 'a', 'b', 'difference_db', 'low90_db', 'high90_db', 'marks', 'changes', 'flips'],
+    ['by', 'part', 'a', 'b', 'difference', 'low90', 'high90', 'unit', 'marks', 'changes', 'flips'],
     by.flatMap(({ what, pairs }) =>
       pairs.flatMap((pair) =>
         pair.within.map(({ group, effect, marks }) => [
@@ -61,6 +61,7 @@ export function byCsv(by: Breakdown['by'], name: (id: string) => string): string
           round(effect.estimate),
           round(effect.interval90.low),
           round(effect.interval90.high),
+          pair.unit,
           marks,
           String(pair.change !== null),
           String(pair.flips),

@@ -127,8 +127,9 @@ describe('findings as CSV', () => {
         a: 'a',
         b: 'b',
         scope: 'both',
-        evened: { estimate: -5.236, interval90: { low: -7, high: null }, marksUsed: ['1', '2'], method: 'm' },
+        evened: { estimate: -5.236, interval90: { low: -7, high: null }, marksUsed: ['1', '2'] },
         raw: null,
+        joint: {},
         wins: { wins: 1, draws: 2, losses: 9, p: 0.02148 },
         verdict: { kind: 'better', which: 'b' },
         marksReported: 12,
@@ -158,7 +159,7 @@ describe('findings as CSV', () => {
     const [head, row] = differencesCsv(findings, name).split('\r\n')
     expect(head!.split(',')).toHaveLength(17)
     expect(row).toBe(
-      'both,"Rig ""a"", old","Rig ""b"", old",better,"Rig ""b"", old",-5.24,-7,,,,,2,1,2,9,0.0215,m',
+      'both,"Rig ""a"", old","Rig ""b"", old",better,"Rig ""b"", old",-5.24,-7,,,,,2,1,2,9,0.0215,joint model',
     )
     expect(reachesCsv(findings, name).split('\r\n')[1]).toBe(
       '"Rig ""a"", old",to base,0.9,1235,,1999,some copied,false,5,12,heard at all on the first call,joint model',

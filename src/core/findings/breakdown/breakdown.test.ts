@@ -13,7 +13,6 @@ import {
   matrixWords,
   nextWords,
   offsetWords,
-  otherScaleWords,
   predictionWords,
   otherStationsWords,
   unitWords,
@@ -123,33 +122,38 @@ describe('where and when it holds', () => {
     )
   })
   it('says nothing of groups with fewer than four marks', async () => {
-    expect((await breakdown(plan([link(rig('a')), link(rig('b'))], 6), FIELD)).by).toEqual([])
+    const few = await breakdown(plan([link(rig('a')), link(rig('b'))], 6), FIELD)
+    expect(few.by.map((b) => b.what)).toEqual(['direction'])
+    expect((await breakdown(plan([link(rig('a')), link(rig('b'))], 3), FIELD)).by).toEqual([])
     expect((await breakdown(plan([link(rig('a'))], 12), FIELD)).by).toEqual([])
   })
 })
 
 describe('does the log hold together', () => {
-  it('sees levels drift by what was checked again, and says when nothing was', async () => {
+  it('sees levels drift, and says when the log has no times', async () => {
     const p = { ...plan([link(rig('a')), link(rig('b'))], 8, defaultScale('level'), 2), controlLinkId: 'a' }
     const input = inputOf(p, p.marks, [], true)
     const at = (h: number) => new Date(Date.UTC(2026, 4, 16, 8) + h * 3_600_000).toISOString()
-    const checks = logged(
-      simulateRun(p, { ...FIELD, inDbm: true, fadingDb: 0.5, linkDb: 0, mostCalls: 1 }),
-    ).map((c) => {
-      const hours = Number(c.markId.slice(1)) / 8 + (c.repeat === 2 ? 3 : 0)
-      const dbm = Number(c.text.replace(' dBm', ''))
-      return {
-        ...c,
-        time: at(hours),
-        text: Number.isNaN(dbm) ? c.text : `${Math.round(dbm - 2 * hours)} dBm`,
-      }
-    })
-    const found = await breakdownOf({ ...input, checks }, prepareFindings({ ...input, checks }), null)
-    expect(found.drift!.byControl).toBe(true)
-    expect(Math.abs(found.drift!.slope.slope + 2)).toBeLessThan(0.5)
-    expect(driftWords(found.drift)).toMatch(/^Levels drifted −[12]\.\d dB an hour/)
-    const once = await breakdown(plan([link(rig('a')), link(rig('b'))], 8), FIELD)
-    expect(driftWords(once.drift)).toContain('nothing was checked again')
+    const drifting = (dbAnHour: number) =>
+      logged(simulateRun(p, { ...FIELD, inDbm: true, fadingDb: 0.5, linkDb: 0, mostCalls: 1 })).map((c) => {
+        const hours = Number(c.markId.slice(1)) / 8 + (c.repeat === 2 ? 3 : 0)
+        const dbm = Number(c.text.replace(' dBm', ''))
+        return {
+          ...c,
+          time: at(hours),
+          text: Number.isNaN(dbm) ? c.text : `${Math.round(dbm + dbAnHour * hours)} dBm`,
+        }
+      })
+    const of = async (checks: ReturnType<typeof drifting>) =>
+      (await breakdownOf({ ...input, checks }, prepareFindings({ ...input, checks }), null)).drift
+    const found = await of(drifting(-2))
+    for (const { slope, surely } of found) {
+      expect(surely).toBe(true)
+      expect(Math.abs(slope.estimate + 2)).toBeLessThan(0.5)
+    }
+    expect(driftWords(found)[0]).toMatch(/^Levels to base drifted −[12]\.\d dB an hour/)
+    for (const still of await of(drifting(0))) expect(Math.abs(still.slope.estimate)).toBeLessThan(0.3)
+    expect(driftWords([])).toEqual([expect.stringContaining('the log has no times')])
   })
   it('points out a link whose readings jump, and nobody where none does', async () => {
     const p = plan([link(rig('a')), link(rig('b')), link(rig('c'))], 20)
@@ -189,10 +193,9 @@ describe('runs put together', () => {
     // Each day's ground is drawn anew here, as no place does, so that the second day tells little.
     expect(width(prepared)).toBeLessThan(1.1 * width(one))
     const [offset] = found.offsets
-    expect(offset!.by).toBe('the control link')
     // The second day is 7 dB worse; each day's shadowing is drawn anew, which one day cannot tell from the day's own.
-    expect(offset!.offsetDb!).toBeLessThan(0)
-    expect(offsetWords(offset!, id, 'first')).toMatch(/^second (ran|is alike,) −\d/)
+    expect(offset!.effect.estimate).toBeLessThan(0)
+    expect(offsetWords(offset!, id, 'first')).toMatch(/^second (ran|is not surely other:) −\d/)
     expect(found.apart).toEqual([])
   })
   it('point at a run that does not fit, and drop none', async () => {
@@ -201,10 +204,10 @@ describe('runs put together', () => {
       run('second', 2),
       run('odd', 3, { gainDbi: { a: -14, b: 0 } }),
     ])
-    expect(found.apart.some((a) => a.runId === 'odd')).toBe(true)
+    expect(found.apart.some((a) => a.there.runId === 'odd')).toBe(true)
     expect(
       apartWords(
-        found.apart.find((a) => a.runId === 'odd')!,
+        found.apart.find((a) => a.there.runId === 'odd')!,
         id,
         id,
       ),
@@ -255,7 +258,7 @@ describe('against the prediction', () => {
 })
 
 describe('other scales and other stations', () => {
-  it('quotes steps and never dB where the scale has none', async () => {
+  it('tells parts in steps and never in dB where the scale has none', async () => {
     const p = plan([link(rig('a')), link(rig('b'))], 20, defaultScale('readability'))
     const checks = simulateRun(p, { ...FIELD, gainDbi: { a: 9, b: 0 } }).map((c) => ({
       ...c,
@@ -263,9 +266,9 @@ describe('other scales and other stations', () => {
     }))
     const input = inputOf(p, p.marks, logged(checks), true)
     const found = await breakdownOf(input, prepareFindings(input), null)
-    const [words] = otherScaleWords(found, id)
-    expect(words).toMatch(/^a was reported better: a less b is \+\d\.\d steps of the scale/)
-    expect(found.matrix).toBeNull()
+    const far = found.by.find((b) => b.what === 'distance')!.pairs[0]!
+    expect(far.unit).toBe('steps')
+    expect(byWords('distance', { ...far, flips: true }, id)).toMatch(/\d steps of the scale\), b /)
   })
   it('counts what other stations said of both, with every meter’s step unknown', async () => {
     const p = plan([link(rig('a')), link(rig('b'))], 6)

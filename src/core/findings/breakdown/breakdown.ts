@@ -1,17 +1,17 @@
 import type { PlanGround } from '@/core/reach/legGround'
 import type { CountDifference } from '@/core/stats/betaBinomial'
-import type { OrderedDifference } from '@/core/stats/orderedProbit'
 import type { ConditionFactor } from '@/core/trial/conditions'
-import type { FindingsInput } from '../input'
+import type { FindingsInput, ReadCheck } from '../input'
 import { cellsIn } from '../levels'
 import { judgeAll, type Prepared } from '../findings'
-import { markedLevels, type MarkedLevels } from '../levelFindings'
+import { markedLevels } from '../levelFindings'
+import type { JointFit } from '../joint/jointFit'
 import { conditionGroupings, type RunEvent } from './conditions'
-import { differencesBy, type DifferenceBy } from './differencesBy'
+import { differencesBy, differencesByDirection, type DifferenceBy } from './differencesBy'
 import { driftOf, type Drift } from './drift'
 import { alwaysTogether, matrixOf, type Matrix } from './matrix'
 import { nextBest, type NextBest } from './nextBest'
-import { countedDifferences, orderedDifferences, otherStationsOf, type OtherStations } from './otherScales'
+import { countedDifferences, otherStationsOf, type OtherStations } from './otherScales'
 import { againstPrediction, type AgainstPrediction } from './predicted'
 import { runOffsets, runsApart, type RunApart, type RunOffset } from './runOffsets'
 import { erraticLinks, type Erratic } from './erratic'
@@ -25,12 +25,11 @@ export interface Breakdown {
   /** What always changed together, where that is all that can be said of single things. */
   together: Matrix['together']
   by: { what: ByWhat; pairs: DifferenceBy[] }[]
-  drift: Drift | null
+  drift: Drift[]
   erratic: Erratic[]
   offsets: RunOffset[]
   apart: RunApart[]
   prediction: AgainstPrediction | null
-  ordered: { a: string; b: string; found: OrderedDifference }[]
   counted: { a: string; b: string; found: CountDifference }[]
   otherStations: OtherStations[]
   next: NextBest | null
@@ -50,39 +49,18 @@ function bandsOf(input: FindingsInput): Map<string, string> | null {
 /** What of it depends on the log alone, and takes most of the time. */
 export type LogBreakdown = Omit<Breakdown, 'prediction' | 'next'>
 
-/**
- * What of the findings the causes build on: small enough to be handed to a worker, which then need not
- * prepare them again.
- */
-export interface BreakdownBasis {
-  pairs: Prepared['pairs']
-  fit: MarkedLevels | null
-}
+type Grouping = [ByWhat, (c: ReadCheck) => string | null]
 
-export function basisOf(input: FindingsInput, { pairs, joint }: Prepared): BreakdownBasis {
-  return { pairs, fit: joint && markedLevels(input, joint) }
-}
-
-/**
- * What the log tells of causes, whatever counts as copied. Repeatable; takes a second or two for thirty marks
- * and three links.
- * @param ground what is known of the ground under the marks; null where nothing is
- * @param events of the log, for what other stations said and what was written down of the conditions
- * @param breathe waited for between the parts, so that others can be answered meanwhile
- */
-export async function breakdownOfLog(
+/** All that checks are told apart by, less the direction, which the model tells by itself. */
+function groupingsOf(
   input: FindingsInput,
   ground: PlanGround | null,
-  events: readonly RunEvent[] = [],
-  breathe: () => Promise<void> = () => Promise.resolve(),
-): Promise<LogBreakdown> {
-  const { checks, cells } = cellsIn(input)
+  events: readonly RunEvent[],
+): Grouping[] {
   const legOf = new Map(input.marks.map((m) => [m.id, m.legName]))
   const kinds = new Map((ground?.legs ?? []).flatMap((l) => l.marks.map((m) => [m.markId, m.kind])))
   const bands = bandsOf(input)
-  type Grouping = [ByWhat, (c: (typeof checks)[number]) => string | null]
-  const groupings: Grouping[] = [
-    ['direction', (c) => c.direction],
+  return [
     ['leg', (c) => legOf.get(c.markId) ?? null],
     ['distance', (c) => bands?.get(c.markId) ?? null],
     ['kind of ground', (c) => kinds.get(c.markId) ?? null],
@@ -95,23 +73,43 @@ export async function breakdownOfLog(
     ],
     ...conditionGroupings(events).map(({ what, groupOf }): Grouping => [what, groupOf]),
   ]
-  const matrix = matrixOf(input, checks, cells)
+}
+
+/**
+ * What the log tells of causes, whatever counts as copied. Repeatable; takes a second or two for thirty marks
+ * and three links.
+ * @param joint the log under the model; null where it tells it nothing
+ * @param ground what is known of the ground under the marks; null where nothing is
+ * @param events of the log, for what other stations said and what was written down of the conditions
+ * @param breathe waited for between the parts, so that others can be answered meanwhile
+ */
+export async function breakdownOfLog(
+  input: FindingsInput,
+  joint: JointFit | null,
+  ground: PlanGround | null,
+  events: readonly RunEvent[] = [],
+  breathe: () => Promise<void> = () => Promise.resolve(),
+): Promise<LogBreakdown> {
+  const { checks, cells } = cellsIn(input)
+  const matrix = joint && matrixOf(input, checks, joint)
   const by: Breakdown['by'] = []
-  for (const [what, groupOf] of groupings) {
-    await breathe()
-    const pairs = differencesBy(input, checks, cells, groupOf)
+  const add = (what: ByWhat, pairs: DifferenceBy[]) => {
     if (pairs.length > 0) by.push({ what, pairs })
+  }
+  if (joint) add('direction', differencesByDirection(input, checks, joint))
+  for (const [what, groupOf] of joint && !joint.input.onePlace ? groupingsOf(input, ground, events) : []) {
+    await breathe()
+    add(what, differencesBy(input, checks, joint!, groupOf))
   }
   await breathe()
   return {
     matrix,
     together: matrix ? [] : alwaysTogether(input, checks),
     by,
-    drift: driftOf(input, checks, cells),
+    drift: joint ? driftOf(input, joint) : [],
     erratic: erraticLinks(input, checks, cells),
-    offsets: runOffsets(input, checks, cells),
-    apart: runsApart(input),
-    ordered: orderedDifferences(input, checks),
+    offsets: joint ? runOffsets(input, checks, joint) : [],
+    apart: joint ? runsApart(input, checks, joint) : [],
     counted: countedDifferences(input, checks),
     otherStations: otherStationsOf(input, { events: [...events] }),
   }
@@ -123,7 +121,7 @@ export async function breakdownOfLog(
  */
 export function breakdownUnder(
   input: FindingsInput,
-  { pairs, fit }: BreakdownBasis,
+  { pairs, joint }: Prepared,
   ground: PlanGround | null,
   inLog: LogBreakdown,
 ): Breakdown {
@@ -131,10 +129,11 @@ export function breakdownUnder(
   const judged = judgeAll(input, pairs)
   const whole = judged.filter((p) => p.scope === (input.directions.length > 1 ? 'both' : input.directions[0]))
   const open = whole.find((p) => p.verdict.kind === 'cannot tell') ?? whole[0]
+  const levels = joint && markedLevels(input, joint)
   return {
     ...inLog,
     prediction: ground && againstPrediction(input, checks, cells, ground),
-    next: open ? nextBest(input, checks, sets[0]!, fit, open) : null,
+    next: open ? nextBest(input, checks, sets[0]!, levels, open) : null,
   }
 }
 
@@ -146,10 +145,6 @@ export async function breakdownOf(
   events: readonly RunEvent[] = [],
   breathe?: () => Promise<void>,
 ): Promise<Breakdown> {
-  return breakdownUnder(
-    input,
-    basisOf(input, prepared),
-    ground,
-    await breakdownOfLog(input, ground, events, breathe),
-  )
+  const inLog = await breakdownOfLog(input, prepared.joint, ground, events, breathe)
+  return breakdownUnder(input, prepared, ground, inLog)
 }

@@ -16,14 +16,17 @@ import type { Erratic } from './erratic'
 
 type Name = (id: string) => string
 const END = { base: 'at the base', out: 'out there' } as const
+/** As a sentence has it. */
+const unitText = (unit: 'dB' | 'steps') => (unit === 'dB' ? 'dB' : 'steps of the scale')
 const interval = ({ low, high }: { low: number | null; high: number | null }) =>
   intervalText(low, high, signed)
 
 /** What each thing brought, whether they add up, and what cannot be told apart. */
 export function matrixWords(matrix: Matrix): string[] {
+  const unit = unitText(matrix.unit)
   const words = matrix.mains.map((m) => {
     const what = `${andList(m.names)} ${END[m.end]}`
-    const size = `${signed(m.effect.estimate)} dB (${interval(m.effect.interval90)})`
+    const size = `${signed(m.effect.estimate)} ${unit} (${interval(m.effect.interval90)})`
     return m.holds
       ? `${m.level} instead of ${m.against} (${what}) brought ${size}.`
       : `Cannot tell what ${m.level} instead of ${m.against} (${what}) brings: ${size}.`
@@ -31,7 +34,7 @@ export function matrixWords(matrix: Matrix): string[] {
   const holding = matrix.interactions.filter((i) => i.holds)
   for (const i of holding)
     words.push(
-      `They do not add up: with ${i.second.level}, ${i.first.level} brought ${signed(i.effect.estimate)} dB (${interval(i.effect.interval90)}) ${i.effect.estimate > 0 ? 'more' : 'less'} than without.`,
+      `They do not add up: with ${i.second.level}, ${i.first.level} brought ${signed(i.effect.estimate)} ${unit} (${interval(i.effect.interval90)}) ${i.effect.estimate > 0 ? 'more' : 'less'} than without.`,
     )
   if (matrix.interactions.length > 0 && holding.length === 0)
     words.push('Nothing says that they do not simply add up: no interaction holds.')
@@ -63,7 +66,7 @@ export function unitWords(matrix: Matrix | null): string | null {
   if (own.length === 0) return null
   const holding = own.filter((m) => m.holds)
   return holding.length > 0
-    ? `The units differ: ${andList(holding.map((m) => `${m.level} against ${m.against} ${signed(m.effect.estimate)} dB`))}. That much belongs to the unit and not to its kind.`
+    ? `The units differ: ${andList(holding.map((m) => `${m.level} against ${m.against} ${signed(m.effect.estimate)} ${unitText(matrix!.unit)}`))}. That much belongs to the unit and not to its kind.`
     : 'No unit differs surely from another of its kind.'
 }
 
@@ -87,30 +90,32 @@ const IN: Record<ByWhat, (g: string) => string> = {
 export function byWords(what: ByWhat, pair: DifferenceBy, name: Name): string {
   const where = IN[what]
   const [a, b] = [name(pair.a), name(pair.b)]
+  const unit = unitText(pair.unit)
   const tested = andList(pair.within.map((w) => where(w.group)))
   if (pair.flips) {
     const best = [...pair.within].sort((x, y) => y.effect.estimate - x.effect.estimate)
     const [first, last] = [best[0]!, best[best.length - 1]!]
-    return `It flips by ${what}: ${a} is ahead ${where(first.group)} (${signed(first.effect.estimate)} dB), ${b} ${where(last.group)} (${signed(-last.effect.estimate)} dB).`
+    return `It flips by ${what}: ${a} is ahead ${where(first.group)} (${signed(first.effect.estimate)} ${unit}), ${b} ${where(last.group)} (${signed(-last.effect.estimate)} ${unit}).`
   }
   if (pair.change) {
     const of = (g: string) => pair.within.find((w) => w.group === g)!
     const [from, to] = [of(pair.change.from), of(pair.change.to)]
-    return `${a} less ${b} changes with the ${what}: ${signed(from.effect.estimate)} dB ${where(from.group)}, ${signed(to.effect.estimate)} dB ${where(to.group)}.`
+    return `${a} less ${b} changes with the ${what}: ${signed(from.effect.estimate)} ${unit} ${where(from.group)}, ${signed(to.effect.estimate)} ${unit} ${where(to.group)}.`
   }
   return `${a} less ${b}: no change with the ${what} is sure, tested ${tested}.`
 }
 
-/** Levels that moved while nothing else did. */
-export function driftWords(drift: Drift | null): string {
-  if (!drift)
-    return 'Drift: nothing was checked again at the same mark ten minutes or more later often enough to see any.'
-  const { slope, low, high } = drift.slope
-  const size = `${signed(slope)} dB an hour (${signed(low)} to ${signed(high)})`
-  const by = drift.byControl ? 'by the control link' : 'by what was checked again'
-  return drift.surely
-    ? `Levels drifted ${size} over ${plain(drift.hours)} hours, ${by}: battery, weather or band. Balanced order keeps it out of the differences.`
-    : `No drift is sure: ${size} over ${plain(drift.hours)} hours, ${by}.`
+/** Levels that moved while the run went on, listener by listener. */
+export function driftWords(drift: readonly Drift[]): string[] {
+  if (drift.length === 0)
+    return ['Drift: the log has no times, or hardly half an hour between the first and the last.']
+  return drift.map(({ direction, slope, unit, hours, surely }) => {
+    const size = `${signed(slope.estimate)} ${unitText(unit)} an hour (${interval(slope.interval90)})`
+    const over = `over ${plain(hours)} hours`
+    return surely
+      ? `Levels ${direction} drifted ${size} ${over}: battery, weather or band. The differences are told with it taken out.`
+      : `No drift ${direction} is sure: ${size} ${over}.`
+  })
 }
 
 export function erraticWords(u: Erratic, name: Name): string {
@@ -119,16 +124,15 @@ export function erraticWords(u: Erratic, name: Name): string {
 
 /** What a run's day did to all levels. */
 export function offsetWords(offset: RunOffset, run: Name, first: string): string {
-  if (offset.offsetDb === null)
-    return `${run(offset.runId)}: too few checks in common with ${first} to say how the day differed.`
-  const { low, high } = offset.interval90
-  const sure = (low !== null && low > 0) || (high !== null && high < 0)
-  const size = `${signed(offset.offsetDb)} dB (${interval(offset.interval90)})`
-  return `${run(offset.runId)} ${sure ? 'ran' : 'is alike,'} ${size} against ${first}, by ${offset.by} at ${offset.marks} marks.`
+  const { effect, unit, marks } = offset
+  const { low, high } = effect.interval95
+  const sure = low > 0 || high < 0
+  const size = `${signed(effect.estimate)} ${unitText(unit)} (${interval(effect.interval90)})`
+  return `${run(offset.runId)} ${sure ? 'ran' : 'is not surely other:'} ${size} against ${first}, with ${marks} ${marks === 1 ? 'mark' : 'marks'} in both.`
 }
 
-export function apartWords(apart: RunApart, run: Name, name: Name): string {
-  return `${run(apart.runId)} does not fit: there ${name(apart.a)} less ${name(apart.b)} came out ${signed(apart.there)} dB, in the other runs ${signed(apart.elsewhere)} dB. Something else was different that day.`
+export function apartWords({ a, b, there, elsewhere, unit }: RunApart, run: Name, name: Name): string {
+  return `${run(there.runId)} does not fit: there ${name(a)} less ${name(b)} came out ${signed(there.estimate)} ${unitText(unit)}, in ${run(elsewhere.runId)} ${signed(elsewhere.estimate)}. Something else was different that day.`
 }
 
 /** Reported against predicted, in sentences. */
@@ -162,25 +166,20 @@ export function otherStationsWords(s: OtherStations, name: Name): string {
   const [a, b] = [name(s.a), name(s.b)]
   const count = `${s.wins} of the other stations gave ${a} more, ${s.draws} the same, ${s.losses} gave ${b} more, ${s.direction}`
   if (!s.found) return `${count}. Fewer than four stations reported both, so no size is told.`
-  const { estimate, interval90, interval95, stations } = s.found
-  const sure = interval95.low! > 0 || interval95.high! < 0
-  return `${count}. ${sure ? `That is ${signed(estimate)} dB for ${a}` : 'Cannot tell'} (${interval(interval90)} dB, each meter’s step unknown between 3 and 6 dB, ${stations} stations).`
+  const { effect, unit, stations } = s.found
+  const sure = effect.interval95.low > 0 || effect.interval95.high < 0
+  const step = unit === 'dB' ? 'each meter’s step unknown, ' : ''
+  return `${count}. ${sure ? `That is ${signed(effect.estimate)} ${unitText(unit)} for ${a}` : 'Cannot tell'} (${interval(effect.interval90)} ${unitText(unit)}, ${step}${stations} stations).`
 }
 
 export function legReachWords(leg: LegReach, name: Name, units: Units): string {
   return `${name(leg.linkId)} on ${leg.legName}: ${reachText(leg.reach, units)}${leg.limitedBy && leg.reach.seen === 'some copied' ? `; ${leg.limitedBy} is the weaker way` : ''}`
 }
 
-/** A difference on a scale that has no dB, or by words copied. */
-export function otherScaleWords(breakdown: Pick<Breakdown, 'ordered' | 'counted'>, name: Name): string[] {
+/** A difference by words copied. */
+export function otherScaleWords(breakdown: Pick<Breakdown, 'counted'>, name: Name): string[] {
   const sure = (p: number) => p > 0.975 || p < 0.025
   return [
-    ...breakdown.ordered.map(({ a, b, found }) => {
-      const size = `${signed(found.steps)} steps of the scale (${interval(found.interval90)})`
-      return sure(found.chanceAIsBetter)
-        ? `${name(found.steps > 0 ? a : b)} was reported better: ${name(a)} less ${name(b)} is ${size}, from ${found.marks} marks and directions. Steps, not dB.`
-        : `Cannot tell by the scale’s steps: ${name(a)} less ${name(b)} is ${size}.`
-    }),
     ...breakdown.counted.map(({ a, b, found }) => {
       const hundred = (v: number | null) => (v === null ? null : Math.round(100 * v))
       const [low, high] = [hundred(found.interval90.low), hundred(found.interval90.high)]

@@ -1,12 +1,13 @@
-import { effectOf, factorEffects, type FactorEffect } from '@/core/stats/factorEffects'
+import { termDraws } from '@/core/model/answers'
 import type { FindingsInput, ReadCheck } from '../input'
-import type { CellsById } from '../levels'
-import { factorReports } from './reports'
+import { evenedDraws } from '../joint/evenedDraws'
+import { effectOf, withTerms, type Effect } from '../joint/effects'
+import { unitOf, type JointDifference, type JointFit } from '../joint/jointFit'
 
 /** The difference between two links within one group of checks. */
 interface DifferenceIn {
   group: string
-  effect: FactorEffect
+  effect: Effect
   marks: number
 }
 
@@ -14,84 +15,123 @@ interface DifferenceIn {
 export interface DifferenceBy {
   a: string
   b: string
+  unit: JointDifference['unit']
   within: DifferenceIn[]
   /** Groups between which it surely differs, and by how much; the surest first. */
-  change: { from: string; to: string; effect: FactorEffect } | null
+  change: { from: string; to: string; effect: Effect } | null
   /** One link is surely better in one group and the other in another. */
   flips: boolean
 }
 
 const MIN_MARKS = 4
+/** What a link is better or worse by in one group of checks, dB. */
+const GROUP_SD_DB = 3
+
+/** The groups that have enough marks, and how many. */
+function groupsOf(
+  checks: readonly ReadCheck[],
+  groupOf: (check: ReadCheck) => string | null,
+): Map<string, number> {
+  const marks = new Map<string, Set<string>>()
+  for (const c of checks) {
+    const group = groupOf(c)
+    if (group !== null) marks.set(group, (marks.get(group) ?? new Set()).add(c.markId))
+  }
+  return new Map([...marks].filter(([, m]) => m.size >= MIN_MARKS).map(([g, m]) => [g, m.size]))
+}
 
 /**
- * Differences of every pair of links by groups of checks, within marks and all in one model, so that the
- * spreads are shared. A change is told at 5 in a hundred over all pairs of groups and links together
- * (Bonferroni), a flip only where both sides of it are sure by themselves.
- * @param groupOf the group of a check; null leaves it out
+ * Differences of every pair of links by groups of checks, in the joint model: each link is a little better or worse in
+ * each group than over all, N(0, 3²) dB, so that groups of few checks say little. A change is told at 5 in a
+ * hundred over all pairs of groups and links together (Bonferroni), a flip only where both sides of it are sure by
+ * themselves.
+ * @param groupOf the group of a check; null leaves it in none
  * @returns empty where fewer than two groups have four marks
  */
 export function differencesBy(
   input: FindingsInput,
   checks: readonly ReadCheck[],
-  cells: CellsById,
+  joint: JointFit,
   groupOf: (check: ReadCheck) => string | null,
 ): DifferenceBy[] {
-  const links = input.links.filter((l) => checks.some((c) => c.linkId === l.id))
-  const marksIn = new Map<string, Set<string>>()
-  for (const c of checks) {
-    const group = cells.has(c.id) ? groupOf(c) : null
-    if (group !== null) marksIn.set(group, (marksIn.get(group) ?? new Set()).add(c.markId))
-  }
-  const groups = [...marksIn].filter(([, m]) => m.size >= MIN_MARKS).map(([g]) => g)
+  const links = input.links.flatMap((l, i) => (checks.some((c) => c.linkId === l.id) ? [i] : []))
+  const unused = new Set(joint.input.unused)
+  const used = checks.filter((c) => !unused.has(c.id))
+  const marksIn = groupsOf(used, groupOf)
+  const groups = [...marksIn.keys()]
   if (links.length < 2 || groups.length < 2) return []
-  // A column for each link but the first in each group: its difference from the first there.
-  const column = (link: number, group: number) => (link - 1) * groups.length + group
-  const columns = (links.length - 1) * groups.length
-  const fit = factorEffects(
-    factorReports(input, checks, cells, (c) => {
-      const group = groupOf(c)
-      const [k, g] = [links.findIndex((l) => l.id === c.linkId), group === null ? -1 : groups.indexOf(group)]
-      if (g < 0 || k < 0) return null
-      const x = new Array<number>(columns).fill(0)
-      if (k > 0) x[column(k, g)] = 1
-      return x
-    }),
-    columns,
-  )
-  if (!fit) return []
-  const at = (draw: readonly number[], link: number, group: number) =>
-    link === 0 ? 0 : draw[column(link, group)]!
-  const pairs = links.flatMap((_, i) => links.slice(i + 1).map((__, k) => [i, i + 1 + k] as const))
-  const looks = (pairs.length * groups.length * (groups.length - 1)) / 2
-  const sure = (e: FactorEffect) => 2 * Math.min(e.chanceAboveNought, 1 - e.chanceAboveNought) * looks < 0.05
-  return pairs.map(([i, k]) => {
-    const draws = groups.map((_, g) => fit.draws.map((d) => at(d, i, g) - at(d, k, g)))
-    const within = groups.map((group, g) => ({
-      group,
-      effect: effectOf(draws[g]!),
-      marks: marksIn.get(group)!.size,
-    }))
-    const changes = groups
-      .flatMap((_, g) =>
-        groups.slice(g + 1).map((__, n) => {
-          const h = g + 1 + n
-          return {
-            from: groups[g]!,
-            to: groups[h]!,
-            effect: effectOf(draws[h]!.map((v, t) => v - draws[g]![t]!)),
-          }
-        }),
-      )
-      .filter((c) => sure(c.effect))
-      .sort((x, y) => Math.abs(y.effect.estimate) - Math.abs(x.effect.estimate))
-    const above = within.some((w) => w.effect.interval95.low! > 0)
-    const below = within.some((w) => w.effect.interval95.high! < 0)
-    return {
-      a: links[i]!.id,
-      b: links[k]!.id,
-      within,
-      change: changes[0] ?? null,
-      flips: changes.length > 0 && above && below,
-    }
+  const linkAt = new Map(input.links.map((l, i) => [l.id, i]))
+  const term = (link: number, group: number) => link * groups.length + group
+  const grouped = withTerms(input, checks, joint, {
+    priors: input.links.flatMap(() => groups.map(() => ({ sdDb: GROUP_SD_DB }))),
+    of: (c) => {
+      const name = groupOf(c)
+      const [link, group] = [linkAt.get(c.linkId), name === null ? -1 : groups.indexOf(name)]
+      return link === undefined || group < 0 ? [] : [[term(link, group), 1]]
+    },
   })
+  const listeners = [...input.directions.keys()]
+  const { unit, size } = unitOf(grouped, listeners)
+  const { fit } = grouped
+  const own = links.map((l) => groups.map((_, g) => termDraws(fit, term(l, g))))
+  const pairs = links.flatMap((_, i) => links.slice(i + 1).map((__, k) => [i, i + 1 + k] as const))
+  return pairs.map(([i, k]) => {
+    const over = evenedDraws(input, grouped, links[i]!, links[k]!, listeners)
+    const draws = groups.map((_, g) => over.map((v, t) => v + own[i]![g]![t]! - own[k]![g]![t]!))
+    return differenceIn(
+      { a: input.links[links[i]!]!.id, b: input.links[links[k]!]!.id, unit },
+      groups.map((group, g) => ({ group, draws: draws[g]!, marks: marksIn.get(group)! })),
+      pairs.length,
+      (d) => effectOf(fit, d, size),
+    )
+  })
+}
+
+/** The difference of a pair by what its draws are in each group. @param pairs that are looked at besides */
+function differenceIn(
+  pair: Pick<DifferenceBy, 'a' | 'b' | 'unit'>,
+  groups: readonly { group: string; draws: Float64Array; marks: number }[],
+  pairs: number,
+  effect: (draws: Float64Array) => Effect,
+): DifferenceBy {
+  const looks = (pairs * groups.length * (groups.length - 1)) / 2
+  const within = groups.map(({ group, draws, marks }) => ({ group, effect: effect(draws), marks }))
+  const changes = groups
+    .flatMap((from, g) =>
+      groups.slice(g + 1).map((to) => ({
+        from: from.group,
+        to: to.group,
+        effect: effect(to.draws.map((v, t) => v - from.draws[t]!)),
+      })),
+    )
+    .filter((c) => c.effect.p * looks < 0.05)
+    .sort((x, y) => x.effect.p - y.effect.p)
+  const above = within.some((w) => w.effect.interval95.low > 0)
+  const below = within.some((w) => w.effect.interval95.high < 0)
+  return { ...pair, within, change: changes[0] ?? null, flips: changes.length > 0 && above && below }
+}
+
+/** The same by direction, which the model tells apart already. */
+export function differencesByDirection(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  joint: JointFit,
+): DifferenceBy[] {
+  const links = input.links.flatMap((l, i) => (checks.some((c) => c.linkId === l.id) ? [i] : []))
+  const marksIn = groupsOf(checks, (c) => c.direction)
+  if (links.length < 2 || input.directions.length < 2 || marksIn.size < 2) return []
+  const { unit, size } = unitOf(joint, [...input.directions.keys()])
+  const pairs = links.flatMap((a, i) => links.slice(i + 1).map((b) => [a, b] as const))
+  return pairs.map(([a, b]) =>
+    differenceIn(
+      { a: input.links[a]!.id, b: input.links[b]!.id, unit },
+      input.directions.map((group, d) => ({
+        group,
+        draws: evenedDraws(input, joint, a, b, [d]),
+        marks: marksIn.get(group) ?? 0,
+      })),
+      pairs.length,
+      (draws) => effectOf(joint.fit, draws, size),
+    ),
+  )
 }

@@ -1,11 +1,12 @@
 import type { Link } from '@/core/kit/rig/rig'
 import { EVENING_TERMS } from '../choices'
 import { factorsOf, type Factor, type FactorName } from '@/core/kit/rig/traits'
-import { factorEffects, type FactorEffect } from '@/core/stats/factorEffects'
 import { holm } from '@/core/stats/holm'
 import type { FindingsInput, ReadCheck } from '../input'
-import type { CellsById } from '../levels'
-import { factorReports } from './reports'
+import { evenedDraws } from '../joint/evenedDraws'
+import { effectOf, type Effect } from '../joint/effects'
+import { unitOf, type JointDifference, type JointFit } from '../joint/jointFit'
+import { leastSquares } from './leastSquares'
 
 /** What one value of a factor brought against the first value. */
 interface MainEffect {
@@ -13,7 +14,7 @@ interface MainEffect {
   names: FactorName[]
   level: string
   against: string
-  effect: FactorEffect
+  effect: Effect
   /** Adjusted together with the other effects: surely not nought. */
   holds: boolean
 }
@@ -22,7 +23,7 @@ interface MainEffect {
 interface Interaction {
   first: { end: 'base' | 'out'; level: string }
   second: { end: 'base' | 'out'; level: string }
-  effect: FactorEffect
+  effect: Effect
   holds: boolean
 }
 
@@ -35,6 +36,7 @@ export interface Matrix {
   together: { end: 'base' | 'out'; names: FactorName[] }[]
   /** Factors whose effect follows from the others' settings, so that it cannot be told. */
   confounded: { end: 'base' | 'out'; names: FactorName[] }[]
+  unit: JointDifference['unit']
   marks: number
 }
 
@@ -92,15 +94,11 @@ const mainColumn = (factor: Factor, level: number, links: readonly string[]): Co
 
 /**
  * Main effects and interactions of everything that was set differently among the links of a trial, at either
- * end: within marks, evened, adjusted together by Holm. Nothing is said of a factor whose settings follow
- * from the others'.
+ * end: what the links' levels in each draw of the joint model come to by generalised least squares, evened, adjusted
+ * together by Holm. Nothing is said of a factor whose settings follow from the others'.
  * @returns null where fewer than two things can be told apart, which is a comparison of links and nothing more
  */
-export function matrixOf(
-  input: FindingsInput,
-  checks: readonly ReadCheck[],
-  cells: CellsById,
-): Matrix | null {
+export function matrixOf(input: FindingsInput, checks: readonly ReadCheck[], joint: JointFit): Matrix | null {
   const tried = input.links.filter((l) => checks.some((c) => c.linkId === l.id))
   if (tried.length < 3) return null
   const ids = tried.map((l) => l.id)
@@ -127,23 +125,25 @@ export function matrixOf(
       }
       if (adds([...mains, ...both], column, ids)) both.push(column)
     }
-  const fit = (design: readonly Column[]) =>
-    factorEffects(
-      factorReports(input, checks, cells, (c) =>
-        ids.includes(c.linkId) ? design.map((d) => d.values.get(c.linkId)!) : null,
-      ),
-      design.length,
-    )
-  const sure = (effects: readonly FactorEffect[]) =>
-    holm(effects.map((e) => 2 * Math.min(e.chanceAboveNought, 1 - e.chanceAboveNought))).map((p) => p < 0.05)
-  const full = both.length > 0 ? fit([...mains, ...both]) : null
-  const crossed = full ? full.effects.slice(mains.length) : []
+  const listeners = [...input.directions.keys()]
+  const { unit, size } = unitOf(joint, listeners)
+  const at = ids.map((id) => input.links.findIndex((l) => l.id === id))
+  const levels = at.slice(1).map((l) => evenedDraws(input, joint, l, at[0]!, listeners))
+  // All against the first of them, which the joint model's level at a listener holds in common.
+  const effectsOf = (design: readonly Column[]): Effect[] =>
+    leastSquares(
+      ids.slice(1).map((l) => design.map((d) => d.values.get(l)! - d.values.get(ids[0]!)!)),
+      levels,
+    ).map((draws) => effectOf(joint.fit, draws, size))
+  const sure = (effects: readonly Effect[]) => holm(effects.map((e) => e.p)).map((p) => p < 0.05)
+  const full = both.length > 0 ? effectsOf([...mains, ...both]) : []
+  const crossed = full.slice(mains.length)
   const crossedHold = sure(crossed)
   // Without an interaction that holds, every effect is told by all links that had it, which is narrower.
   const kept = both.filter((_, i) => crossedHold[i])
-  const last = kept.length === both.length && full ? full : fit([...mains, ...kept])
-  if (!last) return null
-  const effects = last.effects.slice(0, mains.length)
+  const effects = (
+    kept.length > 0 && kept.length === both.length ? full : effectsOf([...mains, ...kept])
+  ).slice(0, mains.length)
   const hold = sure(effects)
   const named = ({ end, names }: Factor) => ({ end, names })
   return {
@@ -169,6 +169,7 @@ export function matrixOf(
     }),
     together: together.map(named),
     confounded: confounded.map(named),
-    marks: last.marks,
+    unit,
+    marks: new Set(checks.map((c) => c.markId)).size,
   }
 }

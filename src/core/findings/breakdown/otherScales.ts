@@ -1,46 +1,15 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
-import { readReport } from '@/core/reports/readReport'
-import { isInDb, levelCell } from '@/core/reports/toCell'
 import type { Scale } from '@/core/reports/scale'
 import { betaBinomialDifference, type CountAt, type CountDifference } from '@/core/stats/betaBinomial'
-import { notHeardCell, type LevelCell } from '@/core/stats/levelCell'
-import { orderedProbit, type OrderedDifference } from '@/core/stats/orderedProbit'
-import {
-  otherStationsDifference,
-  type OtherStationsDifference,
-  type OtherStationsPair,
-} from '@/core/stats/otherStationsDifference'
 import { exactSign } from '@/core/stats/exactSign'
 import type { RunLog } from '@/core/trial/foldEntries'
-import type { FindingsInput, ReadCheck } from '../input'
+import { checksByMark, readChecks, type FindingsInput, type ReadCheck } from '../input'
+import { effectOfPosterior, type Effect } from '../joint/effects'
+import { fitJoint, jointDifference, type JointDifference } from '../joint/jointFit'
 import { place } from '../wins'
 
 const pairsOf = (input: FindingsInput) =>
   input.links.flatMap((a, i) => input.links.slice(i + 1).map((b) => ({ a: a.id, b: b.id })))
-
-/** Pairs of links on a scale that has an order and no dB. */
-export function orderedDifferences(
-  input: FindingsInput,
-  checks: readonly ReadCheck[],
-): { a: string; b: string; found: OrderedDifference }[] {
-  const scales = input.directions.map((d) => input.scales[listenerOf(d)])
-  if (scales.some((s) => isInDb(s) || s.kind === 'count' || s.kind === 'comparative' || s.kind === 'level'))
-    return []
-  return pairsOf(input).flatMap(({ a, b }) => {
-    // A direction at a mark is a listener of its own.
-    const marks = input.marks.flatMap((m) =>
-      input.directions.map((d) => {
-        const of = (link: string) =>
-          checks
-            .filter((c) => c.markId === m.id && c.direction === d && c.linkId === link)
-            .flatMap((c) => place(c.reading) ?? [])
-        return { a: of(a), b: of(b) }
-      }),
-    )
-    const found = orderedProbit(marks, new Set(marks.flatMap((m) => [...m.a, ...m.b])).size)
-    return found ? [{ a, b, found }] : []
-  })
-}
 
 /** Words taken down right, or packets received, of one check. */
 function countOf(check: ReadCheck): { k: number; n: number } | null {
@@ -87,61 +56,112 @@ export interface OtherStations {
   losses: number
   p: number | null
   /** Null below four stations whose reports bound it. */
-  found: OtherStationsDifference | null
+  found: { effect: Effect; unit: JointDifference['unit']; stations: number } | null
 }
-
-/** Steps that a stranger's meter may have, dB. */
-const STEPS = [3, 3.75, 4.5, 5.25, 6]
 
 const otherStationsScale = (scale: Scale): Scale =>
   'strength' in scale
     ? { ...scale, strength: { ...scale.strength, by: 'stranger', stepDb: null, calibrated: false } }
     : scale
 
+/** Fewer stations than this that say something tell no size. */
+const MIN_STATIONS = 4
+
+type Said = Extract<RunLog['events'][number]['body'], { kind: 'station' }> & { linkId: string }
+
+const stationOf = ({ name }: Said) => name.trim().toLowerCase()
+
+/** What each station said last of each link, as checks of a log in which every station is a mark. */
+function logOfStations(input: FindingsInput, direction: Direction, said: readonly Said[]): FindingsInput {
+  const last = new Map(said.map((s) => [`${stationOf(s)} ${s.linkId}`, s]))
+  const [pattern] = input.marks
+  const checks = [...last.values()].map((s, i): FindingsInput['checks'][number] => ({
+    id: `station ${i}`,
+    time: '',
+    device: '',
+    role: 'out there',
+    linkId: s.linkId,
+    markId: stationOf(s),
+    direction,
+    repeat: 1,
+    text: s.text,
+    calls: 1,
+    remark: '',
+    state: 'graded',
+    attenuationDb: 0,
+    voided: null,
+    versions: 1,
+    grades: [],
+  }))
+  return {
+    ...input,
+    directions: [direction],
+    scales: {
+      ...input.scales,
+      [listenerOf(direction)]: otherStationsScale(input.scales[listenerOf(direction)]),
+    },
+    // How far off they are nobody asks: each has a level of its own.
+    marks: [...new Set(said.map(stationOf))].map((id) => ({
+      ...pattern!,
+      id,
+      name: id,
+      distanceM: 1000,
+      alongM: 1000,
+    })),
+    runs: [],
+    checks,
+  }
+}
+
 /**
- * What other stations said of two links: each station against itself, its meter's step unknown. Relative
- * only: their power, their place and their meter are not ours. "The same" is a draw; "gone" or not heard is
- * below the lowest step.
+ * What other stations said of two links: each station against itself, under the joint model with its own level and the
+ * step of its meter unknown. Relative only: their power, their place and their meter are not ours. "The same"
+ * is a draw; "gone" or not heard is below the lowest step.
  */
 export function otherStationsOf(input: FindingsInput, log: Pick<RunLog, 'events'>): OtherStations[] {
-  const said = log.events.flatMap(({ body }) =>
+  const all = log.events.flatMap(({ body }) =>
     body.kind === 'station' && body.linkId !== null ? [{ ...body, linkId: body.linkId }] : [],
   )
-  return input.directions.flatMap((direction) =>
-    pairsOf(input).flatMap(({ a, b }): OtherStations[] => {
-      const here = said.filter((s) => s.direction === direction)
-      const names = [...new Set(here.map((s) => s.name.trim().toLowerCase()))]
-      const scale = otherStationsScale(input.scales[listenerOf(direction)])
-      const result: OtherStations = { a, b, direction, wins: 0, draws: 0, losses: 0, p: null, found: null }
-      const stations: OtherStationsPair[] = []
-      for (const name of names) {
-        const last = (link: string) =>
-          here.filter((s) => s.name.trim().toLowerCase() === name && s.linkId === link).at(-1)
-        const [x, y] = [last(a), last(b)]
-        if (!x || !y) continue
-        const [rx, ry] = [readReport(x.text, scale), readReport(y.text, scale)]
-        const [px, py] = [place(rx), place(ry)]
-        if (px === null || py === null) continue
-        if (px > py) result.wins++
-        else if (px < py) result.losses++
-        else result.draws++
-        const pairs = STEPS.flatMap((step) => {
-          const cellOf = (r: typeof rx): LevelCell | null =>
-            r.state === 'not heard' ? notHeardCell(-8.5 * step, 3) : levelCell(r, scale, step)
-          const [ca, cb] = [cellOf(rx), cellOf(ry)]
-          return ca && cb ? [{ a: ca, b: cb }] : []
-        })
-        if (pairs.length > 0) stations.push(pairs)
-      }
-      const n = result.wins + result.losses
-      if (n + result.draws === 0) return []
+  return input.directions.flatMap((direction) => {
+    const said = all.filter((s) => s.direction === direction)
+    if (said.length === 0 || input.marks.length === 0) return []
+    const stations = logOfStations(input, direction, said)
+    const { checks } = readChecks(stations)
+    const joint = fitJoint(stations, checks)
+    return pairsOf(input).flatMap(({ a, b }): OtherStations[] => {
+      const counted = countedWins(checks, a, b)
+      const { wins, draws, losses } = counted
+      if (wins + draws + losses === 0) return []
+      const found = joint && jointDifference(stations, joint, a, b, [direction])
       return [
         {
-          ...result,
-          p: n >= 5 ? exactSign(result.wins, result.losses) : null,
-          found: otherStationsDifference(stations),
+          a,
+          b,
+          direction,
+          ...counted,
+          p: wins + losses >= 5 ? exactSign(wins, losses) : null,
+          found:
+            found && found.used.length >= MIN_STATIONS
+              ? { effect: effectOfPosterior(found.difference), unit: found.unit, stations: found.used.length }
+              : null,
         },
       ]
-    }),
-  )
+    })
+  })
+}
+
+/** Stations that gave a more, the same, or b more. */
+function countedWins(checks: readonly ReadCheck[], a: string, b: string) {
+  const result = { wins: 0, draws: 0, losses: 0 }
+  for (const [, here] of checksByMark(checks)) {
+    const [x, y] = [a, b].map((link) => {
+      const check = here.find((c) => c.linkId === link)
+      return check ? place(check.reading) : null
+    })
+    if (x == null || y == null) continue
+    if (x > y) result.wins++
+    else if (x < y) result.losses++
+    else result.draws++
+  }
+  return result
 }

@@ -1,93 +1,62 @@
-import { cellsOf, everyCall, type CellsById } from '../levels'
-import { readChecks, type FindingsInput, type ReadCheck } from '../input'
-import { pairedDifference, type Interval } from '@/core/stats/pairedDifference'
-import { comparePair } from '../comparePair'
-import { normalCdf } from '@/core/stats/normal'
+import { termDraws } from '@/core/model/answers'
+import type { FindingsInput, ReadCheck } from '../input'
+import { effectOf, type Effect } from '../joint/effects'
+import { unitOf, type JointDifference, type JointFit } from '../joint/jointFit'
+import { differencesBy } from './differencesBy'
 
-/** A run against the first: by how much everything was stronger or weaker that day. */
+/** A run against the first: by how much everything was stronger or weaker that day, the mean of its directions. */
 export interface RunOffset {
   runId: string
-  /** dB against the first run; null where too few of the same checks were made in both. */
-  offsetDb: number | null
-  interval90: Interval
+  effect: Effect
+  unit: JointDifference['unit']
+  /** Marks that both runs have reports from. */
   marks: number
-  /** What carried it: the control link, or whatever was checked in both. */
-  by: 'the control link' | 'all links of both runs'
 }
 
-/** A run in which a difference came out surely otherwise than in the other runs. */
+/** A run in which a difference came out surely otherwise than in another. */
 export interface RunApart {
-  runId: string
   a: string
   b: string
-  /** A - B there and in the others, dB. */
-  there: number
-  elsewhere: number
-  p: number
+  /** A - B in either run. */
+  there: { runId: string; estimate: number }
+  elsewhere: { runId: string; estimate: number }
+  unit: JointDifference['unit']
 }
 
-/** Each run after the first against it, at the marks they share, link by link and direction by direction. */
-export function runOffsets(
-  input: FindingsInput,
-  checks: readonly ReadCheck[],
-  cells: CellsById,
-): RunOffset[] {
-  const [first, ...rest] = input.runs
+/** Each run after the first against it, as the joint model has it. */
+export function runOffsets(input: FindingsInput, checks: readonly ReadCheck[], joint: JointFit): RunOffset[] {
+  const [first] = input.runs
   if (!first) return []
-  return rest.map(({ id }) => {
-    const differ = (list: readonly ReadCheck[]) =>
-      pairedDifference(
-        input.marks.map((m) => ({
-          id: m.id,
-          groups: input.links.flatMap((l) =>
-            input.directions.map((d) => {
-              const of = (run: string) =>
-                list
-                  .filter(
-                    (c) => c.runId === run && c.markId === m.id && c.linkId === l.id && c.direction === d,
-                  )
-                  .flatMap((c) => everyCall(cells.get(c.id)))
-              return { a: of(id), b: of(first.id) }
-            }),
-          ),
-        })),
-      )
-    const control = differ(checks.filter((c) => c.linkId === input.controlLinkId))
-    const byControl = control.estimate !== null
-    const found = byControl ? control : differ(checks)
-    return {
-      runId: id,
-      offsetDb: found.estimate,
-      interval90: found.interval90,
-      marks: found.marksUsed.length,
-      by: byControl ? ('the control link' as const) : ('all links of both runs' as const),
-    }
+  const { unit, size } = unitOf(joint, [...input.directions.keys()])
+  const marksOf = (runId: string | undefined) =>
+    new Set(checks.flatMap((c) => (c.runId === runId ? [c.markId] : [])))
+  const here = marksOf(first.id)
+  return joint.input.days.flatMap(({ runId, first: term }) => {
+    if (runId === undefined) return []
+    const draws = input.directions.map((_, d) => termDraws(joint.fit, term + d))
+    const mean = draws[0]!.map((_, i) => draws.reduce((s, v) => s + v[i]!, 0) / draws.length)
+    const marks = [...marksOf(runId)].filter((m) => here.has(m)).length
+    return [{ runId, effect: effectOf(joint.fit, mean, size), unit, marks }]
   })
 }
 
-/** Every pair of links in every run against the other runs together, adjusted over all of them (Bonferroni). */
-export function runsApart(input: FindingsInput): RunApart[] {
+/** Pairs of links whose difference is surely another in one run than in another. */
+export function runsApart(input: FindingsInput, checks: readonly ReadCheck[], joint: JointFit): RunApart[] {
   if (input.runs.length < 2) return []
-  const scope = input.directions.length > 1 ? 'both' : input.directions[0]!
-  const only = (keep: (run: string) => boolean) => {
-    const part = { ...input, checks: input.checks.filter((c) => keep(c.runId ?? '')) }
-    const { checks } = readChecks(part)
-    return { part, checks, cells: cellsOf(part, checks) }
-  }
-  const pairs = input.links.flatMap((a, i) => input.links.slice(i + 1).map((b) => [a, b] as const))
-  const looks = pairs.length * input.runs.length
-  return input.runs.flatMap(({ id }) => {
-    const [here, others] = [only((r) => r === id), only((r) => r !== id)]
-    return pairs.flatMap(([a, b]) => {
-      const [x, y] = [here, others].map(
-        ({ part, checks, cells }) => comparePair(part, checks, cells, a, b, scope).evened,
-      )
-      const width = (i: Interval) => (i.low === null || i.high === null ? null : (i.high - i.low) / 3.29)
-      const [sx, sy] = [x && width(x.interval90), y && width(y.interval90)]
-      if (!x || !y || x.estimate === null || y.estimate === null || !sx || !sy) return []
-      const z = Math.abs(x.estimate - y.estimate) / Math.hypot(sx, sy)
-      const p = 2 * (1 - normalCdf(z)) * looks
-      return p < 0.05 ? [{ runId: id, a: a.id, b: b.id, there: x.estimate, elsewhere: y.estimate, p }] : []
-    })
-  })
+  return differencesBy(input, checks, joint, (c) => c.runId ?? null).flatMap(
+    ({ a, b, unit, within, change }) => {
+      if (!change) return []
+      const of = (runId: string) => ({
+        runId,
+        estimate: within.find((w) => w.group === runId)!.effect.estimate,
+      })
+      // The one that lies farther from what the others say is the odd one.
+      const [p, q] = [of(change.from), of(change.to)]
+      const middle = within.map((w) => w.effect.estimate).sort((x, y) => x - y)[
+        Math.floor(within.length / 2)
+      ]!
+      const odd = Math.abs(p.estimate - middle) > Math.abs(q.estimate - middle) ? p : q
+      return [{ a, b, there: odd, elsewhere: odd === p ? q : p, unit }]
+    },
+  )
 }

@@ -1,8 +1,11 @@
-import { listenerOf, sumDb, type Direction } from '@/core/kit/rig/rig'
+import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { chanceOf, differenceDraws, meanOf, posteriorOf, type Posterior } from '@/core/model/answers'
 import { FIT_SETTINGS, fitModel, mergedFits, type FitSettings, type ModelFit } from '@/core/model/fit'
-import { knownIn, type FindingsInput, type ReadCheck } from '../input'
+import type { FindingsInput, ReadCheck } from '../input'
+import { alwaysValidOf, alwaysValidP } from '@/core/stats/alwaysValid'
+import type { Interval } from '@/core/stats/interval'
 import { hasUnknownStep } from '../levels'
+import { evenedDraws } from './evenedDraws'
 import { UNKNOWN_STEP_DB } from './listeners'
 import { jointInput, type JointInput } from './modelInput'
 
@@ -47,6 +50,10 @@ export interface JointDifference {
   difference: Posterior
   /** What is known of the two left in. */
   raw: Posterior
+  /** 90 % interval of the difference that allows for stopping when it seemed clear. */
+  alwaysValid: Interval
+  /** The chance of so much against nought however often one looks, were there none. */
+  alwaysValidP: number
   /** The chance that a reaches farther than b with the powers that were used. */
   aFarther: number
   /** Spread of the difference at a mark, dB. */
@@ -62,26 +69,24 @@ const MIN_CLOSED = 4
 /** What the model says of link a against link b. @param directions one of the run's, or all of them together */
 export function jointDifference(
   input: FindingsInput,
-  { input: joint, fit }: JointFit,
+  whole: JointFit,
   a: string,
   b: string,
   directions: readonly Direction[],
 ): JointDifference | null {
+  const { input: joint, fit } = whole
   const [ia, ib] = [a, b].map((id) => input.links.findIndex((l) => l.id === id)) as [number, number]
   const listeners = directions.map((d) => input.directions.indexOf(d))
   if (!directions.every((d) => tells(input, d))) return null
-  const inDb = listeners.every((d) => joint.readers[d]!.inDb) && fit.data.closed >= MIN_CLOSED
-  const step = inDb ? 1 : stepOf(fit, listeners)
+  const { unit, size } = unitOf(whole, listeners)
   const scaled = (draws: Float64Array) =>
     posteriorOf(
       fit,
-      draws.map((v) => v / step),
+      draws.map((v) => v / size),
     )
   const raw = differenceDraws(fit, ia, ib, listeners, true)
-  const takenOut =
-    directions.reduce((sum, d) => sum + sumDb(knownIn(input, input.links[ia]!, input.links[ib]!, d)), 0) /
-    directions.length
-  const evened = raw.map((v) => v - takenOut)
+  const evened = evenedDraws(input, whole, ia, ib, listeners)
+  const prior = differencePrior(whole, ia, ib, listeners, evened[0]! - raw[0]!)
   const spreadDb = Math.sqrt(
     meanOf(fit, ({ point }) => {
       const { ownDb, callDb } = fit.points[point]!.spreads
@@ -90,13 +95,44 @@ export function jointDifference(
   )
   const met = marksOf(joint, ia, ib, listeners)
   return {
-    unit: inDb ? 'dB' : 'steps',
+    unit,
     difference: scaled(evened),
     raw: scaled(raw),
+    alwaysValid: scaledInterval(alwaysValidOf(evened, prior), size),
+    alwaysValidP: alwaysValidP(evened, prior),
     aFarther: chanceOf(fit, (i) => raw[i]! > 0),
     spreadDb,
     ...met,
   }
+}
+
+const scaledInterval = ({ low, high }: Interval, size: number): Interval => ({
+  low: low === null ? null : low / size,
+  high: high === null ? null : high / size,
+})
+
+/** What the model takes a difference to be before any report, dB. @param takenOut minus what is taken out */
+function differencePrior(
+  { fit }: JointFit,
+  a: number,
+  b: number,
+  listeners: readonly number[],
+  takenOut: number,
+): { mean: number; sd: number } {
+  const { priors, layout } = fit.field
+  const { knownDb } = fit.data.input
+  const known = listeners.reduce((s, d) => s + knownDb[a]![d]! - knownDb[b]![d]!, 0) / listeners.length
+  const atListener = layout.linkAt.length > 0 ? priors.listenerSdDb ** 2 / listeners.length : 0
+  return { mean: known + takenOut, sd: Math.sqrt(2 * (priors.linkSdDb ** 2 + atListener)) }
+}
+
+/** What a difference at these listeners is told in, and how many dB of the model one of it is. */
+export function unitOf(
+  { input, fit }: JointFit,
+  listeners: readonly number[],
+): { unit: JointDifference['unit']; size: number } {
+  const inDb = listeners.every((d) => input.readers[d]!.inDb) && fit.data.closed >= MIN_CLOSED
+  return inDb ? { unit: 'dB', size: 1 } : { unit: 'steps', size: stepOf(fit, listeners) }
 }
 
 /** Mean gap between the steps of the listeners' lists, dB on the model's scale. */

@@ -8,6 +8,8 @@ import { knownIn, type FindingsInput, type ReadCheck } from '../input'
 import { MAX_MISSES } from '../levels'
 import { listenerReader, type ListenerReader } from './listeners'
 
+const NO_EFFECTS: EffectTerms = { priors: [], of: () => [] }
+
 /** A log as the model takes it. */
 export interface JointInput {
   model: ModelInput
@@ -18,6 +20,10 @@ export interface JointInput {
   onePlace: boolean
   /** Checks that say nothing the model knows. */
   unused: string[]
+  /** Which of the model's terms are the listeners' drift, and over how many hours; null where it is not looked for. */
+  drift: { first: number; hours: number } | null
+  /** Runs after the first, and which of the model's terms is the first listener's in each. */
+  days: { runId: string | undefined; first: number }[]
 }
 
 /** A day against the first at the same marks, dB. */
@@ -25,14 +31,27 @@ const RUN_SD_DB = 4
 /** How fast a listener may drift, dB an hour, and the shortest time that it is looked for over, h. */
 const DRIFT_SD_DB = 1
 const MIN_HOURS = 0.5
+/** Reports of one mark this close in time are one visit. */
+const VISITS_AN_HOUR = 6
 /** Marks whose distances differ by less than this share are one place. */
 const SAME_PLACE = 0.02
 
-/** What all reports of a log say, as one model takes them. @param unknownDb a meter of unknown step is read as this */
+/** What checks hang on besides what the model knows by itself. */
+export interface EffectTerms {
+  priors: { sdDb: number }[]
+  /** A check's terms and their factors; checks with other terms are told apart. */
+  of(check: ReadCheck): [term: number, factor: number][]
+}
+
+/**
+ * What all reports of a log say, as one model takes them.
+ * @param unknownDb a meter of unknown step is read as this @param effects terms of their own; they come first
+ */
 export function jointInput(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   unknownDb?: number,
+  effects: EffectTerms = NO_EFFECTS,
 ): JointInput {
   const { directions, links } = input
   const readers = directions.map((d) =>
@@ -59,10 +78,18 @@ export function jointInput(
   const places = [...new Set(said.map((s) => s.mark))].map((m) => marks[m]!)
   const onePlace = places.length > 0 && alike(places.map((m) => m.distanceM))
   const rounds = onePlace ? roundsOf(said.map((s) => s.check)) : null
-  const terms = termsOf(runs.length, directions.length, hours !== null)
+  const terms = termsOf(effects.priors.length, runs, directions.length, hours !== null)
+  const visits = new Map<string, number>()
+  const visitOf = (run: number, own: [number, number][], hour: number) => {
+    const key = JSON.stringify([run, own, Math.floor(hour * VISITS_AN_HOUR)])
+    if (!visits.has(key)) visits.set(key, visits.size)
+    return visits.get(key)!
+  }
   const reports = said.flatMap(({ check, mark, link, calls }): ModelReport[] => {
     const listener = directions.indexOf(check.direction)
     const run = runs.indexOf(check.runId)
+    const own = effects.of(check)
+    const hour = hours?.get(check.id) ?? 0
     return calls.map(({ call, count }) => ({
       mark: rounds ? rounds.at.get(check.id)! : mark,
       link,
@@ -70,8 +97,8 @@ export function jointInput(
       call,
       count,
       offsetDb: -check.attenuationDb,
-      visit: run,
-      terms: terms.of(run, listener, hours?.get(check.id) ?? 0),
+      visit: visitOf(run, own, hour),
+      terms: [...own, ...terms.of(run, listener, hour)],
     }))
   })
   return {
@@ -89,13 +116,15 @@ export function jointInput(
       knownDb: links.map((l) =>
         directions.map((d) => sumDb(knownIn({ evening: USUAL_EVENING }, l, links[0]!, d))),
       ),
-      terms: terms.priors,
+      terms: [...effects.priors, ...terms.priors],
       reports,
     },
     readers,
     markIds: rounds ? [] : marks.map((m) => m.id),
     onePlace,
     unused: checks.filter((c) => !used.has(c.id)).map((c) => c.id),
+    drift: hours && { first: effects.priors.length, hours: spanOf(hours) },
+    days: terms.days,
   }
 }
 
@@ -143,17 +172,21 @@ function hoursOf(checks: readonly ReadCheck[]): Map<string, number> | null {
   return widest >= MIN_HOURS ? hours : null
 }
 
-/** A term for each listener's drift, and for each day after the first at each listener. */
-function termsOf(runs: number, listeners: number, drift: boolean) {
-  const first = drift ? listeners : 0
-  const priors = [
-    ...Array.from({ length: first }, () => ({ sdDb: DRIFT_SD_DB })),
-    ...Array.from({ length: Math.max(0, runs - 1) * listeners }, () => ({ sdDb: RUN_SD_DB })),
-  ]
+const spanOf = (hours: ReadonlyMap<string, number>) =>
+  Math.max(...hours.values()) - Math.min(...hours.values())
+
+/** A term for each listener's drift, and for each day after the first at each listener; others stand before them. */
+function termsOf(before: number, runs: readonly (string | undefined)[], listeners: number, drift: boolean) {
+  const first = before + (drift ? listeners : 0)
+  const later = runs.slice(1)
   return {
-    priors,
+    priors: [
+      ...Array.from({ length: first - before }, () => ({ sdDb: DRIFT_SD_DB })),
+      ...Array.from({ length: later.length * listeners }, () => ({ sdDb: RUN_SD_DB })),
+    ],
+    days: later.map((runId, i) => ({ runId, first: first + i * listeners })),
     of: (run: number, listener: number, hours: number): [number, number][] => [
-      ...(drift ? [[listener, hours] as [number, number]] : []),
+      ...(drift ? [[before + listener, hours] as [number, number]] : []),
       ...(run > 0 ? [[first + (run - 1) * listeners + listener, 1] as [number, number]] : []),
     ],
   }

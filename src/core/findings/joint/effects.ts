@@ -1,0 +1,48 @@
+import type { Interval } from '@/core/stats/interval'
+import { normalCdf } from '@/core/stats/normal'
+import { posteriorOf, type Posterior } from '@/core/model/answers'
+import type { ModelFit } from '@/core/model/fit'
+import { refit } from '@/core/model/refit'
+import type { FindingsInput, ReadCheck } from '../input'
+import type { JointFit } from './jointFit'
+import { jointInput, type EffectTerms } from './modelInput'
+
+/** What the draws say of one effect, in the unit of the comparison. */
+export interface Effect {
+  /** Median. */
+  estimate: number
+  interval90: Interval<number>
+  interval95: Interval<number>
+  /** Two-sided: how easily it would be as far from nought if it were nought, by its mean and spread. */
+  p: number
+}
+
+/** Sums an effect up. @param draws one for each of the fit's, dB @param size dB of one unit */
+export function effectOf(fit: ModelFit, draws: ArrayLike<number>, size = 1): Effect {
+  return effectOfPosterior(
+    posteriorOf(
+      fit,
+      Array.from(draws, (v) => v / size),
+    ),
+  )
+}
+
+export function effectOfPosterior({ q025, q05, q50, q95, q975, mean, sd }: Posterior): Effect {
+  return {
+    estimate: q50,
+    interval90: { low: q05, high: q95 },
+    interval95: { low: q025, high: q975 },
+    p: sd > 0 ? 2 * normalCdf(-Math.abs(mean) / sd) : 1,
+  }
+}
+
+/** A log fitted anew with terms of its own beside the others; a meter of unknown step is read at its middle. */
+export function withTerms(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  { fit }: JointFit,
+  effects: EffectTerms,
+): JointFit {
+  const joint = jointInput(input, checks, undefined, effects)
+  return { input: joint, fit: refit(fit, joint.model) }
+}

@@ -1,0 +1,54 @@
+import { seededRandom } from '@/core/stats/seededRandom'
+import { evenShares } from './evenShares'
+import { Field } from './field'
+import { drawField, fitModel, qualityOf, type FieldPoint, type ModelFit } from './fit'
+import { Guesses } from './guess'
+import { modeOf } from './mode'
+import { modelData, type ModelInput } from './reports'
+
+/** Points of the spreads that a fit lends. */
+const POINTS = 40
+/** Fewer of them than this with any weight left are too few. */
+const MIN_EFFECTIVE = 8
+const SEED = 2
+
+/**
+ * Fits a run that differs a little from one that is fitted already: with further terms, or without a report. The
+ * points of the spreads are the fit's own, weighed anew by how much more or less likely they make these reports;
+ * where hardly any of them is left, the run is fitted from the beginning.
+ * @param draws how many are wanted
+ */
+export function refit(fit: ModelFit, input: ModelInput, draws = 600): ModelFit {
+  const from = fit.middle ?? fit
+  const { priors } = from.field
+  const field = new Field(modelData(input), priors)
+  const guesses = new Guesses()
+  let newtonSteps = 0
+  const lent = evenShares(
+    from.points.map((p) => p.weight),
+    POINTS,
+  )
+  const points = from.points.flatMap((p, i): (FieldPoint & { lnWeight: number })[] => {
+    if (lent[i] === 0) return []
+    const guess = guesses.guess(p.theta)
+    const mode = (guess && modeOf(field, p.spreads, guess)) ?? modeOf(field, p.spreads, field.start())
+    if (!mode) return []
+    newtonSteps += mode.steps
+    guesses.add(p.theta, mode.x)
+    const { theta, spreads } = p
+    return [{ theta, spreads, mode, lnWeight: Math.log(lent[i]!) + mode.evidence - p.evidence }]
+  })
+  const top = Math.max(...points.map((p) => p.lnWeight))
+  const weights = points.map((p) => Math.exp(p.lnWeight - top))
+  const sum = weights.reduce((s, w) => s + w, 0)
+  const effective = sum ** 2 / weights.reduce((s, w) => s + w * w, 0)
+  if (!(effective >= MIN_EFFECTIVE)) return fitModel(input, { priors, draws })
+  const drawn = drawField(field, points, weights, draws, seededRandom(SEED))
+  return {
+    data: field.data,
+    field,
+    points: drawn.points,
+    draws: drawn.draws,
+    quality: qualityOf({ effective, paretoK: 0, rounds: 0 }, drawn.effective, newtonSteps, false),
+  }
+}
