@@ -8,6 +8,7 @@ import {
   type Posterior,
   type Reaches,
 } from '@/core/model/answers'
+import { Fall } from '@/core/model/fall'
 import type { ModelFit } from '@/core/model/fit'
 import type { Spreads } from '@/core/model/priors'
 import { dbmOfWatts } from '@/core/rf/levels'
@@ -150,7 +151,7 @@ function groupsOf(
   const all = points.map((p) => p.distanceM)
   const [near, far] = [Math.min(...all), Math.max(...all) * 1.5]
   const at = Array.from({ length: LINE_STEPS + 1 }, (_, i) => near * (far / near) ** (i / LINE_STEPS))
-  const slope = slopeDraws(fit)
+  const fall = new Fall(fit)
   const tau = meanOf(fit, (d) => fit.points[d.point]!.spreads.cutDb)
   return input.directions.flatMap((direction, d) => {
     const rule = ruleAt(input.copyRule, joint.readers[d]!, null)
@@ -159,10 +160,10 @@ function groupsOf(
       if (!points.some((p) => p.linkId === link.id && p.direction === direction)) return []
       const level = levelDraws(fit, l, d)
       const line = at.map((distanceM): LevelLine => {
-        const lg = Math.log10(distanceM / fit.data.middleM)
+        const lg = Math.log10(distanceM)
         const p = posteriorOf(
           fit,
-          level.map((v, i) => v - 10 * slope[i]! * lg),
+          level.map((v, i) => v - fall.to(i, lg)),
         )
         return { distanceM, level: p.mean, low: p.q05, high: p.q95 }
       })

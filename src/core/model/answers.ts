@@ -1,4 +1,5 @@
 import { sortedQuantile } from '@/core/stats/sortedQuantile'
+import { Fall } from './fall'
 import type { Draw, ModelFit } from './fit'
 import { nought } from './nought'
 import { copyCurves, cutAsked, type CopyCurve, type ModelRule } from './margins'
@@ -86,13 +87,13 @@ export function differenceDraws(
   return out
 }
 
-/** No level falls by less than 10 dB a decade; draws whose weight is next to nothing may. */
-const LEAST_SLOPE = 1
-
-/** The slope n by draw. */
+/** The mean slope n between the nearest and the farthest mark, by draw: the level falls by 10 n dB a decade. */
 export function slopeDraws(fit: ModelFit): Float64Array {
-  const { layout, at } = fit.field
-  return Float64Array.from(fit.draws, ({ x }) => Math.max(LEAST_SLOPE, x[at + layout.slope]!))
+  const lgs = fit.data.marks.map((m) => Math.log10(fit.data.input.marks[m]!.distanceM))
+  const [near, far] = [Math.min(...lgs), Math.max(...lgs)]
+  const fall = new Fall(fit)
+  if (!(far > near)) return Float64Array.from(fit.draws, (_, i) => fall.at(i, near) / 10)
+  return Float64Array.from(fit.draws, (_, i) => (fall.to(i, far) - fall.to(i, near)) / (10 * (far - near)))
 }
 
 /** One of the input's terms by draw, dB for a factor of one. */
@@ -127,8 +128,7 @@ function marginDraws(fit: ModelFit, link: number, listener: number, rule: ModelR
 /** What reaches under a rule are read from, worked out once for all links and chances. */
 export class Reaches {
   private readonly curves: CopyCurve[][]
-  private readonly slope: Float64Array
-  private readonly lgMiddle: number
+  readonly fall: Fall
   private readonly margins = new Map<string, Float64Array>()
   private readonly needed = new Map<string, number[]>()
 
@@ -138,8 +138,7 @@ export class Reaches {
     private readonly rules: readonly ModelRule[],
   ) {
     this.curves = rules.map((r, d) => copyCurves(fit, d, r))
-    this.slope = slopeDraws(fit)
-    this.lgMiddle = Math.log10(fit.data.middleM)
+    this.fall = new Fall(fit)
   }
 
   private margin(link: number, listener: number): Float64Array {
@@ -163,9 +162,8 @@ export class Reaches {
   oneWay(link: number, listener: number, p: number): Float64Array {
     const margin = this.margin(link, listener)
     const needed = this.neededFor(listener, p)
-    return Float64Array.from(
-      this.fit.draws,
-      ({ point }, i) => this.lgMiddle + (margin[i]! - needed[point]!) / (10 * this.slope[i]!),
+    return Float64Array.from(this.fit.draws, ({ point }, i) =>
+      this.fall.where(i, margin[i]! - needed[point]!),
     )
   }
 
@@ -179,13 +177,13 @@ export class Reaches {
     return Float64Array.from(this.fit.draws, ({ point }, i) => {
       const one = this.curves[0]![point]!
       const other = this.curves[1]![point]!
-      const fall = 10 * this.slope[i]!
       const over = (lg: number) => {
-        const lost = fall * (lg - this.lgMiddle)
+        const lost = this.fall.to(i, lg)
         return one.together(a[i]! - lost, other, b[i]! - lost) - p
       }
       // Never farther than the shorter of the two.
-      return nought(over, Math.min(far[i]!, back[i]!), (0.3 * one.placeDb) / fall)
+      const shorter = Math.min(far[i]!, back[i]!)
+      return nought(over, shorter, (0.3 * one.placeDb) / this.fall.at(i, shorter))
     })
   }
 
@@ -196,18 +194,13 @@ export class Reaches {
   throughRelay(link: number, p: number): Float64Array {
     const ways = [0, 1].map((d) => ({ margin: this.margin(link, d), far: this.oneWay(link, d, p), d }))
     return Float64Array.from(this.fit.draws, ({ point }, i) => {
-      const fall = 10 * this.slope[i]!
       const over = (lg: number) =>
         ways.reduce(
-          (c, { margin, d }) =>
-            c * this.curves[d]![point]!.overPlaces(margin[i]! - fall * (lg - this.lgMiddle)),
+          (c, { margin, d }) => c * this.curves[d]![point]!.overPlaces(margin[i]! - this.fall.to(i, lg)),
           1,
         ) - p
-      return nought(
-        over,
-        Math.min(ways[0]!.far[i]!, ways[1]!.far[i]!),
-        (0.3 * this.curves[0]![point]!.placeDb) / fall,
-      )
+      const shorter = Math.min(ways[0]!.far[i]!, ways[1]!.far[i]!)
+      return nought(over, shorter, (0.3 * this.curves[0]![point]!.placeDb) / this.fall.at(i, shorter))
     })
   }
 }

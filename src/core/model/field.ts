@@ -1,6 +1,7 @@
 import { normalCdf, normalPdf } from '@/core/stats/normal'
 import { Arrow } from './arrow'
 import { noChance } from './chanceAt'
+import { bendsOf } from './bends'
 import { Chances } from './chances'
 import { layoutOf, type Layout } from './layout'
 import type { ModelPriors, NormalPrior, Spreads } from './priors'
@@ -31,6 +32,8 @@ interface PlacedCell {
  */
 export class Field {
   readonly layout: Layout
+  /** Where its slope may change, lg of m. */
+  readonly bends: readonly number[]
   readonly size: number
   /** Where the shared unknowns begin. */
   readonly at: number
@@ -52,7 +55,8 @@ export class Field {
     readonly data: ModelData,
     readonly priors: ModelPriors,
   ) {
-    this.layout = layoutOf(data)
+    this.bends = bendsOf(data, priors)
+    this.layout = layoutOf(data, this.bends.length)
     this.at = data.ownMark.length + data.marks.length
     this.size = this.at + this.layout.size
     this.chances = new Chances(data, priors)
@@ -122,6 +126,10 @@ export class Field {
         ? [[layout.linkAt[cell.link]![cell.listener]!, 1] as [number, number]]
         : []),
       [layout.slope, this.fall[cell.mark]!],
+      ...this.bends.map((lg, k): [number, number] => [
+        layout.bend[k]!,
+        -10 * Math.max(0, this.lgOf(cell.mark) - lg),
+      ]),
       ...cell.terms.map(([t, factor]): [number, number] => [layout.term[t]!, factor]),
     ]
     on.sort((a, b) => a[0] - b[0])
@@ -135,6 +143,10 @@ export class Field {
   /** ln of prior and likelihood at x, up to what hangs on neither x nor the spreads. */
   value(x: Float64Array, spreads: Spreads): number {
     return this.prior(x, spreads, false) + this.likelihood(x, spreads, false)
+  }
+
+  private lgOf(mark: number): number {
+    return Math.log10(this.data.input.marks[this.data.marks[mark]!]!.distanceM)
   }
 
   /** The same; {@link gradient} and {@link curve} (minus the second derivatives) are filled. */
@@ -178,24 +190,29 @@ export class Field {
       gradient[at + i]! -= z / sd
       curve.shared[i * layout.size + i]! += 1 / (sd * sd)
     }
-    const floored = (i: number, [where, over]: readonly [number, number]) => {
-      const [l, d, c] = floorOf((x[at + i]! - where) / over)
+    const floored = (sum: readonly number[], [where, over]: readonly [number, number]) => {
+      const [l, d, c] = floorOf((sum.reduce((s, i) => s + x[at + i]!, 0) - where) / over)
       ln += l
       if (!derive) return
-      gradient[at + i]! += d / over
-      curve.shared[i * layout.size + i]! += c / (over * over)
+      sum.forEach((i, n) => {
+        gradient[at + i]! += d / over
+        for (let k = 0; k <= n; k++) curve.shared[i * layout.size + sum[k]!]! += c / (over * over)
+      })
     }
     for (const i of layout.level) normal(i, data.levelDb, priors.levelSdDb)
     layout.term.forEach((i, t) => normal(i, 0, data.input.terms![t]!.sdDb))
     for (const i of layout.link) normal(i, 0, priors.linkSdDb)
     for (const i of layout.linkAt.flat()) normal(i, 0, priors.listenerSdDb)
     normal(layout.slope, ...priors.slope)
-    floored(layout.slope, priors.slopeFloor)
+    for (const i of layout.bend) normal(i, 0, priors.bendSd)
+    // Each part falls by its own.
+    for (let k = 0; k <= layout.bend.length; k++)
+      floored([layout.slope, ...layout.bend.slice(0, k)], priors.slopeFloor)
     layout.cut.forEach((first, d) => {
       normal(first, data.levelDb + priors.firstCut[0], priors.firstCut[1])
       for (let k = 1; k < layout.cuts[d]!; k++) {
         normal(first + k, ...this.gapPrior(d))
-        if (!data.input.listeners[d]!.counts) floored(first + k, priors.gapFloor)
+        if (!data.input.listeners[d]!.counts) floored([first + k], priors.gapFloor)
       }
     })
     return ln

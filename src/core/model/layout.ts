@@ -9,6 +9,8 @@ export interface Layout {
   /** A link at a listener; empty where there is one listener. */
   linkAt: number[][]
   slope: number
+  /** By how much the slope changes at each bend. */
+  bend: number[]
   /** The input's terms. */
   term: number[]
   /** The first cut of each listener; the gaps follow it. */
@@ -18,14 +20,15 @@ export interface Layout {
   size: number
 }
 
-/** Lays the shared unknowns out for a run. */
-export function layoutOf({ input }: ModelData): Layout {
+/** Lays the shared unknowns out for a run. @param bends how many of its slope */
+export function layoutOf({ input }: ModelData, bends: number): Layout {
   let size = 0
   const next = () => size++
   const level = input.listeners.map(next)
   const link = Array.from({ length: input.links }, next)
   const linkAt = input.listeners.length > 1 ? link.map(() => input.listeners.map(next)) : []
   const slope = next()
+  const bend = Array.from({ length: bends }, next)
   const term = (input.terms ?? []).map(next)
   const cuts = input.listeners.map((l) => (l.counts ? 2 : l.steps))
   const cut = cuts.map((k) => {
@@ -33,5 +36,5 @@ export function layoutOf({ input }: ModelData): Layout {
     size += k
     return first
   })
-  return { level, link, linkAt, slope, term, cut, cuts, size }
+  return { level, link, linkAt, slope, bend, term, cut, cuts, size }
 }

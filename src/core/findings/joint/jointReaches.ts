@@ -1,5 +1,6 @@
 import type { Direction } from '@/core/kit/rig/rig'
-import { chanceOf, groundMean, posteriorOf, Reaches, slopeDraws, type Posterior } from '@/core/model/answers'
+import { chanceOf, groundMean, posteriorOf, Reaches, type Posterior } from '@/core/model/answers'
+import { Fall } from '@/core/model/fall'
 import type { ModelRule } from '@/core/model/margins'
 import { isCopied } from '@/core/reports/copyRule'
 import { MIN_REACH_MARKS, type Reach } from '@/core/reach/reach'
@@ -198,7 +199,7 @@ function byLeg(
   const legs = [...new Map(input.marks.map((m) => [m.legId, m.legName]))]
   if (legs.length < 2 || joint.onePlace) return []
   const i = chances.indexOf(input.reliability)
-  const slope = slopeDraws(fit)
+  const fall = new Fall(fit)
   return legs.flatMap(([legId, legName]) => {
     const places = fit.data.marks.flatMap((m, at) => (joint.model.marks[m]!.legId === legId ? [at] : []))
     if (places.length < MIN_LEG_MARKS) return []
@@ -208,7 +209,7 @@ function byLeg(
       const { draws, limitedBy } = usable[l]![i]!
       const t = tried(link.id, null)
       if (!draws || t.marks < MIN_LEG_MARKS) return []
-      const here = draws.map((v, k) => v + ground[k]! / (10 * slope[k]!))
+      const here = draws.map((v, k) => fall.where(k, fall.to(k, v) + ground[k]!))
       const reach = told(t, input.reliability, posteriorOf(fit, here), input.marks)
       return [{ legId, legName, linkId: link.id, limitedBy, reach }]
     })

@@ -1,0 +1,71 @@
+import type { ModelFit } from './fit'
+
+/** No level falls by less than 10 dB a decade; draws whose weight is next to nothing may. */
+const LEAST_SLOPE = 1
+
+/**
+ * By how much the level of every link falls with distance, by draw: straight in lg d but for the bends, and always
+ * falling, so that a greater margin reaches farther.
+ */
+export class Fall {
+  private readonly lgMiddle: number
+  /** lg m where parts meet. */
+  private readonly bends: readonly number[]
+  /** Draw by draw, a slope for each part. */
+  private readonly slopes: Float64Array
+  /** Draw by draw, the fall from the middle distance to each bend, dB. */
+  private readonly atBends: Float64Array
+
+  constructor({ data, field, draws }: Pick<ModelFit, 'data' | 'field' | 'draws'>) {
+    const { layout, at, bends } = field
+    this.lgMiddle = Math.log10(data.middleM)
+    this.bends = bends
+    const parts = bends.length + 1
+    this.slopes = new Float64Array(draws.length * parts)
+    this.atBends = new Float64Array(draws.length * bends.length)
+    draws.forEach(({ x }, i) => {
+      let n = x[at + layout.slope]!
+      this.slopes[i * parts] = Math.max(LEAST_SLOPE, n)
+      bends.forEach((_, k) => {
+        n += x[at + layout.bend[k]!]!
+        this.slopes[i * parts + k + 1] = Math.max(LEAST_SLOPE, n)
+      })
+      // The model's level at the middle distance is that of the first part drawn out, as the field has it.
+      let fall = 0
+      bends.forEach((lg, k) => {
+        const from = k === 0 ? this.lgMiddle : bends[k - 1]!
+        fall += 10 * this.slopes[i * parts + k]! * (lg - from)
+        this.atBends[i * bends.length + k] = fall
+      })
+    })
+  }
+
+  /** The fall from the middle distance to another, dB. */
+  to(draw: number, lg: number): number {
+    const { bends, slopes, atBends, lgMiddle } = this
+    let k = bends.length
+    while (k > 0 && lg < bends[k - 1]!) k--
+    const slope = 10 * slopes[draw * (bends.length + 1) + k]!
+    return k === 0
+      ? slope * (lg - lgMiddle)
+      : atBends[draw * bends.length + k - 1]! + slope * (lg - bends[k - 1]!)
+  }
+
+  /** How far out it has fallen so much, lg of m. */
+  where(draw: number, db: number): number {
+    const { bends, slopes, atBends, lgMiddle } = this
+    let k = bends.length
+    while (k > 0 && db < atBends[draw * bends.length + k - 1]!) k--
+    const slope = 10 * slopes[draw * (bends.length + 1) + k]!
+    return k === 0
+      ? lgMiddle + db / slope
+      : bends[k - 1]! + (db - atBends[draw * bends.length + k - 1]!) / slope
+  }
+
+  /** dB a decade at a distance. */
+  at(draw: number, lg: number): number {
+    let k = this.bends.length
+    while (k > 0 && lg < this.bends[k - 1]!) k--
+    return 10 * this.slopes[draw * (this.bends.length + 1) + k]!
+  }
+}
