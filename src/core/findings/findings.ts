@@ -1,4 +1,5 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
+import type { Reaches } from '@/core/model/answers'
 import type { ModelFit } from '@/core/model/fit'
 import { describeCopyRule, type CopyRule } from '@/core/reports/copyRule'
 import { describeScale } from '@/core/reports/scale'
@@ -9,10 +10,14 @@ import { fitJoint, type JointFit } from './joint/jointFit'
 import {
   jointReaches,
   reachesUnder,
+  usableReach,
   type LegReach,
   type LinkReach,
   type UsableReach,
 } from './joint/jointReaches'
+import type { Caution } from './cautions/cautionWords'
+import { loneContacts, Without } from './cautions/loneContact'
+import { orderCautions } from './cautions/order'
 import { fitTrend, type TrendFit } from './joint/trend'
 import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './levelFindings'
 import { cellsIn, type CellsById } from './levels'
@@ -32,6 +37,8 @@ export interface Findings {
   usable: UsableReach[]
   /** By leg, of two legs or more. */
   legs: LegReach[]
+  /** What is to be known before a verdict is believed. */
+  cautions: Caution[]
   /** How the model got on; null where there was nothing for it. */
   quality: ModelFit['quality'] | null
   /** Checks in all, and those that no finding could use. */
@@ -50,6 +57,8 @@ export interface Prepared {
   joint: JointFit | null
   /** What the reports say in dB, check by check. */
   levels: LevelPoints
+  /** The log without a contact; null where there is no model of it. */
+  without: Without | null
 }
 
 /** The log under the joint model, every pair of links in every direction read from it. */
@@ -61,6 +70,7 @@ export function prepareFindings(input: FindingsInput): Prepared {
     joint,
     pairs: comparePairs(input, checks, sets, joint, trend),
     levels: levelPoints(input, checks, sets),
+    without: joint && new Without(joint),
   }
 }
 
@@ -108,6 +118,7 @@ export function makeFindings(input: FindingsInput, prepared: Prepared = prepareF
   const { joint } = prepared
   const read = joint && reachesUnder(input, joint)
   const chances = chancesOf(input)
+  const pairs = judgeAll(input, prepared.pairs)
   const unread = checks.filter((c) => c.reading.state === 'not read')
   const ungraded = checks.filter((c) => c.reading.state === 'not graded')
   const out = (why: string, list: readonly { id: string }[]): LeftOut[] =>
@@ -122,7 +133,8 @@ export function makeFindings(input: FindingsInput, prepared: Prepared = prepareF
       listener: listenerOf(direction),
       scale: describeScale(input.scales[listenerOf(direction)]),
     })),
-    pairs: judgeAll(input, prepared.pairs),
+    pairs,
+    cautions: joint ? cautionsOf(input, checks, prepared, joint, read, pairs) : [],
     levels: joint && levelFindings(input, joint, prepared.levels, read, chances),
     ...jointReaches(input, checks, joint, read, chances),
     quality: joint?.fit.quality ?? null,
@@ -136,4 +148,20 @@ export function makeFindings(input: FindingsInput, prepared: Prepared = prepareF
       ...out('sent and not yet graded', ungraded),
     ],
   }
+}
+
+function cautionsOf(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  { without }: Prepared,
+  joint: JointFit,
+  read: Reaches | null,
+  pairs: readonly JudgedPair[],
+): Caution[] {
+  const usableIn = (fit: JointFit, link: number) =>
+    usableReach(input, checks, fit, fit === joint ? read : reachesUnder(input, fit), link)
+  return [
+    ...orderCautions(input, checks, joint),
+    ...(without ? loneContacts(input, checks, joint, without, pairs, usableIn) : []),
+  ]
 }

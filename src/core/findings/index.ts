@@ -1,6 +1,7 @@
 export * from './claims'
 export * from './ladder'
 export * from './choices'
+export * from './cautions/cautionWords'
 export * from './pool'
 export * from './comparePair'
 export * from './findings'

@@ -68,8 +68,8 @@ export const CHECK_PRIORS: ModelPriors = {
 }
 
 /**
- * The product's own: a wider slope, since a true 5.8 was held in 73 of 100 only under the narrower one, and bends, without
- * which a slope that breaks was held in 64.
+ * The product's own: a wider slope, since a true 5.8 was held in 73 of 100 only under the narrower one, and bends,
+ * without which a slope that breaks was held in 64.
  */
 export const MODEL_PRIORS: ModelPriors = { ...CHECK_PRIORS, slope: [3.8, 1.5], bendSd: 1.5 }
 

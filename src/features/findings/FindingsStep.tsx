@@ -160,7 +160,12 @@ export function FindingsStep({
           This run is void: {log.stateReason}. What follows is shown for the record and does not count.
         </Box>
       )}
-      <Verdicts {...{ plan, findings, name, units }} pairs={headline} reliability={settings.reliability} />
+      <Verdicts
+        {...{ plan, findings, name, units }}
+        mark={markName}
+        pairs={headline}
+        reliability={settings.reliability}
+      />
       <Box
         sx={{
           display: 'flex',

@@ -110,7 +110,7 @@ export function SummaryPage({
         {plan.question} {run.name}, {run.startedAt.slice(0, 10)}
         {plan.base && `, from ${plan.base.name}`}. Copied means: {findings.copyRuleInWords}.
       </Typography>
-      <Verdicts {...{ plan, findings, pairs, reliability, name, units }} />
+      <Verdicts {...{ plan, findings, pairs, reliability, name, mark, units }} />
       <ReachStrip model={model} units={units} title="What was heard, and how far each reaches" />
       <Box sx={{ breakInside: 'avoid' }}>
         <Typography variant="h2" component="h2" sx={{ mt: 2, mb: 0.5 }}>

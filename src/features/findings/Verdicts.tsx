@@ -1,6 +1,7 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import {
+  cautionWords,
   chanceInWords,
   ladderOf,
   reachText,
@@ -22,16 +23,37 @@ interface Props {
   pairs: readonly JudgedPair[]
   reliability: number
   name: (id: string) => string
+  mark: (id: string) => string
   units: Units
 }
 
 /** The answer in sentences: which is better and by how much, and how far each reaches. */
-export function Verdicts({ plan, findings, pairs, reliability, name, units }: Props) {
+export function Verdicts({ plan, findings, pairs, reliability, name, mark, units }: Props) {
   // Where there are steps from link to link they are the answer, and the pairs stand in the tables.
   const ladder = ladderOf(plan.links, pairs)
   const looks = looksOf(plan.links.map((l) => l.letter))
   return (
     <Box component="section" aria-label="Verdicts" sx={{ mb: 2.5 }}>
+      {findings.cautions.length > 0 && (
+        <Box
+          component="ul"
+          aria-label="Before the verdict"
+          sx={{
+            listStyle: 'none',
+            m: 0,
+            mb: 1.5,
+            px: 1.75,
+            py: 1,
+            maxWidth: 860,
+            borderLeft: '4px solid var(--bad)',
+          }}
+        >
+          {findings.cautions.map((c) => {
+            const words = cautionWords(c, name, mark, units)
+            return <li key={words}>{words}</li>
+          })}
+        </Box>
+      )}
       {ladder.length > 0 && (
         <Box
           component="ol"

@@ -100,6 +100,19 @@ export function reachesUnder(input: FindingsInput, { input: joint, fit }: JointF
   return new Reaches(fit, rules)
 }
 
+/** The usable reach of one link at the chance that is wanted. */
+export function usableReach(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  joint: JointFit,
+  read: Reaches | null,
+  link: number,
+): Reach {
+  const { draws } = usableOf(input, joint, read, link, input.reliability)
+  const tried = triedBy(input, checks)(input.links[link]!.id, null)
+  return told(tried, input.reliability, draws && posteriorOf(joint.fit, draws), input.marks)
+}
+
 function usableOf(
   input: FindingsInput,
   joint: JointFit | null,

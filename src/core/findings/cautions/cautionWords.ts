@@ -1,0 +1,45 @@
+import { aboutDistanceText, type Units } from '@/core/units'
+import { andList, tenths } from '../phrases'
+import { reachText } from '../words'
+import type { LoneContact } from './loneContact'
+import type { OrderCaution } from './order'
+
+/** What is to be known before a verdict is believed. */
+export type Caution = OrderCaution | LoneContact
+
+type Name = (id: string) => string
+
+function orderWords(
+  { first, second, marks, of, hours, driftDb, couldMakeDb }: OrderCaution,
+  name: Name,
+): string {
+  const where = marks === of ? `all ${of} marks` : `${marks} of ${of} marks`
+  return `${name(first)} was checked before ${name(second)} at ${where}, by ${tenths(hours)} hours in the mean. A listener, a battery or the band drifting by up to ${tenths(driftDb)} dB an hour could make ${tenths(couldMakeDb)} dB of their difference; take turns at each mark next time.`
+}
+
+function contactWords(
+  { linkId, markId, reach, without, lost }: LoneContact,
+  name: Name,
+  mark: Name,
+  units: Units,
+): string {
+  const less =
+    without.estimateM === null ? reachText(without, units) : aboutDistanceText(without.estimateM, units)
+  const changed = reach.estimateM !== null && `Without it ${name(linkId)} reaches ${less}.`
+  const verdicts =
+    lost.length > 0
+      ? `Without it ${andList(lost.map(({ a, b }) => `${name(a)} and ${name(b)}`))} could not be told apart.`
+      : 'What is said of which is better holds without it.'
+  return [
+    `${mark(markId)} alone, far beyond every other copy of ${name(linkId)}, decides how far it reaches.`,
+    changed,
+    verdicts,
+  ]
+    .filter(Boolean)
+    .join(' ')
+}
+
+/** A caution in a sentence or two. */
+export function cautionWords(caution: Caution, name: Name, mark: Name, units: Units): string {
+  return caution.kind === 'order' ? orderWords(caution, name) : contactWords(caution, name, mark, units)
+}

@@ -1,0 +1,90 @@
+import type { ModelFit } from '@/core/model/fit'
+import { refit } from '@/core/model/refit'
+import type { Reach } from '@/core/reach/reach'
+import { isCopied } from '@/core/reports/copyRule'
+import type { FindingsInput, ReadCheck } from '../input'
+import { jointDifference, type JointFit } from '../joint/jointFit'
+import type { JudgedPair } from '../verdict'
+
+/** A copy far beyond all others of its link, from a hilltop perhaps, that decides a figure alone. */
+export interface LoneContact {
+  kind: 'lone contact'
+  linkId: string
+  markId: string
+  /** The usable reach with it and without it. */
+  reach: Reach
+  without: Reach
+  /** Pairs that are called better and would not be without it. */
+  lost: { a: string; b: string }[]
+}
+
+/** So many marks nearer than it, and beyond all other copies, were tried and not copied. */
+const MIN_BETWEEN = 2
+/** A figure that changes by less than this factor is not decided by it. */
+const MIN_FACTOR = 1.15
+
+/** Each link's copy beyond marks at which it was not copied. */
+function farContacts(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+): { linkId: string; markId: string }[] {
+  const distanceOf = new Map(input.marks.map((m) => [m.id, m.distanceM]))
+  return input.links.flatMap(({ id: linkId }) => {
+    const copied = new Map<string, boolean>()
+    for (const c of checks) {
+      const is = c.linkId === linkId ? isCopied(c.reading, c.calls, input.copyRule) : null
+      if (is !== null && distanceOf.has(c.markId)) copied.set(c.markId, is || copied.get(c.markId) === true)
+    }
+    const outwards = [...copied].sort((a, b) => distanceOf.get(a[0])! - distanceOf.get(b[0])!)
+    const last = outwards.findLastIndex(([, is]) => is)
+    const before = outwards.slice(0, Math.max(0, last)).findLastIndex(([, is]) => is)
+    return before >= 0 && last - before > MIN_BETWEEN ? [{ linkId, markId: outwards[last]![0] }] : []
+  })
+}
+
+/** Fits of a log without one link's reports of one mark; each is made once. */
+export class Without {
+  private readonly made = new Map<string, JointFit>()
+
+  constructor(private readonly joint: JointFit) {}
+
+  of(link: number, markId: string): JointFit {
+    const key = `${link} ${markId}`
+    const { input, fit } = this.joint
+    const mark = input.markIds.indexOf(markId)
+    const reports = input.model.reports.filter((r) => r.link !== link || r.mark !== mark)
+    const made = this.made.get(key) ?? { input, fit: refit(fit, { ...input.model, reports }) as ModelFit }
+    this.made.set(key, made)
+    return made
+  }
+}
+
+/**
+ * Far contacts that decide a reach or a verdict alone.
+ * @param usableIn the usable reach of a link at the chance that is wanted, by a fit
+ */
+export function loneContacts(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  joint: JointFit,
+  without: Without,
+  judged: readonly JudgedPair[],
+  usableIn: (fit: JointFit, link: number) => Reach,
+): LoneContact[] {
+  if (joint.input.onePlace) return []
+  return farContacts(input, checks).flatMap(({ linkId, markId }): LoneContact[] => {
+    const link = input.links.findIndex((l) => l.id === linkId)
+    const rest = without.of(link, markId)
+    const [reach, less] = [usableIn(joint, link), usableIn(rest, link)]
+    const factor = (reach.estimateM ?? Infinity) / (less.estimateM ?? Infinity)
+    const lost = judged.flatMap(({ a, b, scope, verdict }) => {
+      const whole = scope === 'both' || input.directions.length === 1
+      if (!whole || verdict.kind !== 'better' || (a !== linkId && b !== linkId)) return []
+      const above = jointDifference(input, rest, a, b, input.directions)?.difference.above ?? 0.5
+      const still = verdict.which === 'a' ? above : 1 - above
+      return still > 0.975 ? [] : [{ a, b }]
+    })
+    const decides = factor > MIN_FACTOR || factor < 1 / MIN_FACTOR || lost.length > 0
+    return decides ? [{ kind: 'lone contact', linkId, markId, reach, without: less, lost }] : []
+  })
+}
