@@ -4,6 +4,7 @@ import { fitModel, type ModelFit } from './fit'
 import type { ModelRule } from './margins'
 import { CHECK_PRIORS, MODEL_PRIORS } from './priors'
 import type { Call, ModelInput } from './reports'
+import { aheadBy, aheadEverywhere } from './testing/ahead'
 import { testRun } from './testing/runs'
 
 const RULE: ModelRule = { step: 3, levelDb: null, share: null, calls: 2 }
@@ -209,5 +210,13 @@ describe('bad input', () => {
     // Two links of 10 dB, and at each listener of 1.5 dB: √(2 (10² + 1.5²/2)) = 14.3 dB.
     expect(d.sd).toBeGreaterThan(12)
     expect(d.sd).toBeLessThan(17)
+  })
+})
+
+describe('a link copied wherever another is', () => {
+  // A thousand of them: npm run held.
+  it('never gets the shorter reach', () => {
+    for (let seed = 1; seed <= 80; seed++)
+      for (const lg of aheadBy(aheadEverywhere(seed))) expect(lg, `log ${seed}`).toBeGreaterThan(-0.002)
   })
 })

@@ -49,8 +49,8 @@ interface FitQuality {
   effectiveDraws: number
   paretoK: number
   rounds: number
-  /** Neither the usual rounds nor the further ones were enough. */
-  poor: boolean
+  /** Neither the usual rounds nor the further ones were enough, and a walk took over. */
+  slower: boolean
   newtonSteps: number
 }
 
@@ -99,22 +99,27 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     once.effective < MIN_EFFECTIVE_DRAWS
       ? drawField(field, points, sampled.weights, 2 * wanted, random)
       : once
-  const poor = sampled.effective < sampling.minEffective || sampled.paretoK > sampling.maxParetoK
   return {
     data,
     field,
     points: kept.points,
     draws: kept.draws,
-    quality: qualityOf(sampled, kept.effective, newtonSteps, poor),
+    quality: qualityOf(sampled, kept.effective, newtonSteps),
   }
 }
 
 export const qualityOf = (
-  { effective, paretoK, rounds }: { effective: number; paretoK: number; rounds: number },
+  sampled: { effective: number; paretoK: number; rounds: number; slower: boolean },
   effectiveDraws: number,
   newtonSteps: number,
-  poor: boolean,
-): FitQuality => ({ effectivePoints: effective, effectiveDraws, paretoK, rounds, poor, newtonSteps })
+): FitQuality => ({
+  effectivePoints: sampled.effective,
+  effectiveDraws,
+  paretoK: sampled.paretoK,
+  rounds: sampled.rounds,
+  slower: sampled.slower,
+  newtonSteps,
+})
 
 /** Fits of one log, read in several ways, as one: the draws of all, each as likely as every other. */
 export function mergedFits(fits: readonly ModelFit[]): ModelFit {
@@ -136,7 +141,7 @@ export function mergedFits(fits: readonly ModelFit[]): ModelFit {
       effectiveDraws: qualities.reduce((s, q) => s + q.effectiveDraws, 0),
       paretoK: Math.max(...qualities.map((q) => q.paretoK)),
       rounds: Math.max(...qualities.map((q) => q.rounds)),
-      poor: qualities.some((q) => q.poor),
+      slower: qualities.some((q) => q.slower),
       newtonSteps: qualities.reduce((s, q) => s + q.newtonSteps, 0),
     },
   }

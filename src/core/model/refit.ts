@@ -49,6 +49,6 @@ export function refit(fit: ModelFit, input: ModelInput, draws = 600): ModelFit {
     field,
     points: drawn.points,
     draws: drawn.draws,
-    quality: qualityOf({ effective, paretoK: 0, rounds: 0 }, drawn.effective, newtonSteps, false),
+    quality: qualityOf({ effective, paretoK: 0, rounds: 0, slower: false }, drawn.effective, newtonSteps),
   }
 }

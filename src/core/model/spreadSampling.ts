@@ -1,5 +1,6 @@
 import { cholesky, forwardSolved } from '@/core/stats/cholesky'
 import type { SeededRandom } from '@/core/stats/seededRandom'
+import { ellipticalSlice } from './ellipticalSlice'
 import { evenNormals } from './evenNormals'
 import { paretoShape } from './paretoShape'
 import { peakOf } from './peak'
@@ -21,6 +22,8 @@ export interface SampledSpreads<T> {
   /** Pareto k of the weights' tail; above 0.7 they are not to be trusted. */
   paretoK: number
   rounds: number
+  /** The rounds were not enough, and a walk took over. */
+  slower: boolean
 }
 
 export interface SamplingPlan {
@@ -114,7 +117,7 @@ function tempered(lns: readonly number[], enough: number): { weights: Float64Arr
  * Points of the spreads in rounds: first from a narrow and a wide normal about their peak, then about what all
  * points so far say by their weights. All are weighed against the mixture of all
  * that was proposed from (adaptive importance sampling with deterministic mixture weights: Cornuet, Marin, Mira and
- * Robert 2012). Where the weights are too uneven, further rounds follow.
+ * Robert 2012). Where the weights are too uneven, further rounds follow; where these are not enough, a walk.
  * @param at ln of the density at a point, the prior N(0, I) in it; null where it cannot be worked out
  */
 export function sampleSpreads<T>(
@@ -180,7 +183,43 @@ export function sampleSpreads<T>(
     const effective = effectiveOf(weights)
     const paretoK = paretoShape(weights)
     const good = effective >= plan.minEffective && paretoK <= plan.maxParetoK
-    if (good || further >= plan.maxFurther) return { points, weights, effective, paretoK, rounds }
+    if (good) return { points, weights, effective, paretoK, rounds, slower: false }
+    if (further >= plan.maxFurther) {
+      const walked = plan.maxFurther > 0 ? walk(points, weights, at, random) : null
+      return walked
+        ? { ...walked, rounds, slower: true }
+        : { points, weights, effective, paretoK, rounds, slower: false }
+    }
     propose(adapted(), plan.further)
+  }
+}
+
+const WALK = 450
+const WALK_FIRST = 50
+const WALK_KEEPS = 2
+
+/** Points of a walk from the likeliest one, each as likely as every other; null where there is none to begin from. */
+function walk<T>(
+  points: readonly SampledPoint<T>[],
+  weights: Float64Array,
+  at: (theta: Float64Array) => { ln: number; of: T } | null,
+  random: SeededRandom,
+): Pick<SampledSpreads<T>, 'points' | 'weights' | 'effective' | 'paretoK'> | null {
+  const best = points[weights.indexOf(Math.max(...weights))]
+  if (!best) return null
+  const square = (t: Float64Array) => t.reduce((s, v) => s + v * v, 0)
+  const likelihood = (theta: Float64Array) => {
+    const found = at(theta)
+    return found && Number.isFinite(found.ln) ? { ...found, ln: found.ln + 0.5 * square(theta) } : null
+  }
+  const kept = ellipticalSlice(best.theta, WALK, likelihood, random).filter(
+    (_, i) => i >= WALK_FIRST && i % WALK_KEEPS === 0,
+  )
+  const n = kept.length
+  return {
+    points: kept.map((p) => ({ ...p, ln: p.ln - 0.5 * square(p.theta) })),
+    weights: new Float64Array(n).fill(1 / n),
+    effective: n / WALK_KEEPS,
+    paretoK: 0,
   }
 }

@@ -22,8 +22,11 @@ export function RestsOn({ findings, plan, marks }: { findings: Findings; plan: T
       <li>
         {findings.fixedBeforehand
           ? 'The number of marks was fixed beforehand and carried out, so the plain intervals hold.'
-          : 'Not every mark was reached, or their number was not fixed, so "better" also needs the interval that allows for stopping early.'}
+          : 'Not every mark was reached, or their number was not fixed, so verdicts go by the interval that allows for stopping early.'}
       </li>
+      {findings.quality?.slower && (
+        <li>The usual way to the figures did not settle; they were worked out by a slower one.</li>
+      )}
       <li>
         Surroundings: {plan.surroundings}.
         {plan.sameAs.length > 0 && ` Held the same: ${plan.sameAs.join('; ').toLowerCase()}.`}

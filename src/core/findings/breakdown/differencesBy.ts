@@ -76,7 +76,7 @@ export function differencesBy(
   const own = links.map((l) => groups.map((_, g) => termDraws(fit, term(l, g))))
   const pairs = links.flatMap((_, i) => links.slice(i + 1).map((__, k) => [i, i + 1 + k] as const))
   return pairs.map(([i, k]) => {
-    const over = evenedDraws(input, grouped, links[i]!, links[k]!, listeners)
+    const over = evenedDraws(input, fit, links[i]!, links[k]!, listeners)
     const draws = groups.map((_, g) => over.map((v, t) => v + own[i]![g]![t]! - own[k]![g]![t]!))
     return differenceIn(
       { a: input.links[links[i]!]!.id, b: input.links[links[k]!]!.id, unit },
@@ -127,7 +127,7 @@ export function differencesByDirection(
       { a: input.links[a]!.id, b: input.links[b]!.id, unit },
       input.directions.map((group, d) => ({
         group,
-        draws: evenedDraws(input, joint, a, b, [d]),
+        draws: evenedDraws(input, joint.fit, a, b, [d]),
         marks: marksIn.get(group) ?? 0,
       })),
       pairs.length,

@@ -128,7 +128,7 @@ export function matrixOf(input: FindingsInput, checks: readonly ReadCheck[], joi
   const listeners = [...input.directions.keys()]
   const { unit, size } = unitOf(joint, listeners)
   const at = ids.map((id) => input.links.findIndex((l) => l.id === id))
-  const levels = at.slice(1).map((l) => evenedDraws(input, joint, l, at[0]!, listeners))
+  const levels = at.slice(1).map((l) => evenedDraws(input, joint.fit, l, at[0]!, listeners))
   // All against the first of them, which the joint model's level at a listener holds in common.
   const effectsOf = (design: readonly Column[]): Effect[] =>
     leastSquares(

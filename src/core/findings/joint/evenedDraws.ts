@@ -1,7 +1,7 @@
 import { sumDb } from '@/core/kit/rig/rig'
 import { differenceDraws } from '@/core/model/answers'
+import type { ModelFit } from '@/core/model/fit'
 import { knownIn, type FindingsInput } from '../input'
-import type { JointFit } from './jointFit'
 
 /** What is known of link a over link b and is taken out, the mean over these directions, dB. */
 export function takenOutDb(input: FindingsInput, a: number, b: number, listeners: readonly number[]): number {
@@ -15,7 +15,7 @@ export function takenOutDb(input: FindingsInput, a: number, b: number, listeners
 /** Link a less link b with what is known taken out, the mean over these directions, dB by draw. */
 export function evenedDraws(
   input: FindingsInput,
-  { fit }: JointFit,
+  fit: ModelFit,
   a: number,
   b: number,
   listeners: readonly number[],

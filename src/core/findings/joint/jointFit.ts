@@ -85,7 +85,7 @@ export function jointDifference(
       draws.map((v) => v / size),
     )
   const raw = differenceDraws(fit, ia, ib, listeners, true)
-  const evened = evenedDraws(input, whole, ia, ib, listeners)
+  const evened = evenedDraws(input, fit, ia, ib, listeners)
   const prior = differencePrior(whole, ia, ib, listeners, evened[0]! - raw[0]!)
   const spreadDb = Math.sqrt(
     meanOf(fit, ({ point }) => {

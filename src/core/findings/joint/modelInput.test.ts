@@ -141,7 +141,7 @@ describe.each([
   })
 
   it('says that its draws are good', () => {
-    expect(usual.quality.poor).toBe(false)
+    expect(usual.quality.slower).toBe(false)
     expect(usual.quality.effectiveDraws).toBeGreaterThan(300)
   })
 })
