@@ -70,7 +70,7 @@ function rowOf(shape: DayShape, n: number): string[] {
     if (judged(shape, seed + 500_000, true).better !== null) falseBetter++
     const { day, input, joint, fit, ms, difference: d, better } = judged(shape, seed, false)
     times.push(ms)
-    if (fit.quality.slower) slower++
+    if (fit.quality.slower || fit.quality.poor) slower++
     const truth = day.gainDb[0]! - day.gainDb[1]!
     difference.add(d, truth)
     if (better !== null) {

@@ -11,7 +11,7 @@ import {
   type StrengthNodes,
 } from './nodes'
 import type { ModelPriors, Spreads } from './priors'
-import type { ModelData, Pattern } from './reports'
+import type { Call, ModelData, ModelListener, Pattern } from './reports'
 import { shareTable, stillShares, type ShareTable } from './shares'
 import { StrengthChance } from './strengthChance'
 
@@ -24,6 +24,15 @@ interface Kept extends Pattern {
   /** What a steady level gives of a share of words. */
   still: Float64Array | null
   table: StepTable | null
+}
+
+/** The levels at which a strength is looked at; null of a call without one. @param stretch of a step nobody measured */
+function nodesOf(call: Call, who: ModelListener, stretch: number): StrengthNodes | null {
+  if (call.kind !== 'strength' && call.kind !== 'step and strength') return null
+  const { stretchedBelowDb: below, readingErrorDb } = who
+  if (below === undefined) return strengthNodes(call.lowerDb, call.upperDb, readingErrorDb)
+  const at = (db: number) => (db < below ? below + stretch * (db - below) : db)
+  return strengthNodes(at(call.lowerDb), at(call.upperDb), stretch * readingErrorDb)
 }
 
 /** Of a step's stray share: less is left only where draws have two cuts change places. */
@@ -40,23 +49,22 @@ export class Chances {
   private readonly shares = new Map<number, ShareTable>()
   private readonly strengths: StrengthChance
   private readonly spare = noChance()
-  private readonly leastCallDb: number
+  private leastCallDb: number
+  private stretched = 1
   private sharesOfCallDb = 0
   /** The two parts of a call, and the same with the cut's own width. */
   private call: readonly Part[] = []
   private cut: readonly Part[] = []
 
   constructor(
-    data: ModelData,
+    private readonly data: ModelData,
     private readonly priors: ModelPriors,
   ) {
     this.kept = data.patterns.map((p) => {
-      const steps = data.input.listeners[p.listener]!.steps
+      const who = data.input.listeners[p.listener]!
+      const { steps } = who
       const { call } = p
-      const nodes =
-        call.kind === 'strength' || call.kind === 'step and strength'
-          ? strengthNodes(call.lowerDb, call.upperDb, data.input.listeners[p.listener]!.readingErrorDb)
-          : null
+      const nodes = nodesOf(call, who, 1)
       const step = 'step' in call ? call.step : null
       return {
         ...p,
@@ -68,7 +76,24 @@ export class Chances {
       }
     })
     this.strengths = new StrengthChance(Math.max(0, ...this.kept.map((k) => k.nodes?.n ?? 0)))
-    this.leastCallDb = LEAST_OF_STEP * Math.max(0, ...this.kept.map((k) => k.nodes?.step ?? 0))
+    this.leastCallDb = this.leastCall()
+  }
+
+  private leastCall(): number {
+    return LEAST_OF_STEP * Math.max(0, ...this.kept.map((k) => k.nodes?.step ?? 0))
+  }
+
+  /** Reads strengths of meters that nobody measured by another step. */
+  private stretch(by: number): void {
+    this.stretched = by
+    for (const k of this.kept) {
+      const who = this.data.input.listeners[k.listener]!
+      if (who.stretchedBelowDb === undefined || !k.nodes) continue
+      k.nodes = nodesOf(k.call, who, by)!
+      k.table = emptyTable(k.nodes.n)
+      this.strengths.atMost(k.nodes.n)
+    }
+    this.leastCallDb = this.leastCall()
   }
 
   /** Which cut of its listener lies below a pattern. */
@@ -83,6 +108,7 @@ export class Chances {
 
   /** Fixes the spreads and every listener's cuts, dB. @param derive false where only {@link lnAt} is asked afterwards */
   set(spreads: Spreads, cuts: readonly Float64Array[], derive = true): void {
+    if (spreads.stretch !== this.stretched) this.stretch(spreads.stretch)
     this.spreads = spreads
     this.cuts = cuts
     const { stray } = this.priors

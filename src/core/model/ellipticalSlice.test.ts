@@ -10,7 +10,7 @@ describe('a walk by elliptical slices', () => {
     // 3 / 0.25 / (1 + 1 / 0.25) = 2.4, with variance 1 / (1 + 4) = 0.2.
     const walk = ellipticalSlice(
       new Float64Array([0, 0]),
-      6000,
+      { steps: 6000 },
       (t) => ({ ln: -0.5 * ((t[0]! - 3) / 0.5) ** 2, of: null }),
       seededRandom(1),
     ).slice(200)
@@ -25,9 +25,20 @@ describe('a walk by elliptical slices', () => {
 
   it('keeps off where nothing can be worked out, and says nothing from there', () => {
     const at = (t: Float64Array) => (t[0]! < 0 ? null : { ln: 0, of: null })
-    const walk = ellipticalSlice(new Float64Array([1]), 500, at, seededRandom(2))
+    const walk = ellipticalSlice(new Float64Array([1]), { steps: 500 }, at, seededRandom(2))
     expect(Math.min(...walk.map((p) => p.theta[0]!))).toBeGreaterThanOrEqual(0)
-    expect(ellipticalSlice(new Float64Array([-1]), 5, at, seededRandom(2))).toEqual([])
+    expect(ellipticalSlice(new Float64Array([-1]), { steps: 5 }, at, seededRandom(2))).toEqual([])
+  })
+
+  it('ends where its evaluations are used up', () => {
+    let asked = 0
+    const at = (t: Float64Array) => {
+      asked++
+      return { ln: -0.5 * ((t[0]! - 3) / 0.01) ** 2, of: null }
+    }
+    const walk = ellipticalSlice(new Float64Array([3]), { steps: 500, evaluations: 100 }, at, seededRandom(2))
+    expect(walk.length).toBeLessThan(100)
+    expect(asked).toBeLessThanOrEqual(101)
   })
 
   it('takes over where weights stay uneven: two far hills, of which normals about one see one', () => {

@@ -9,23 +9,26 @@ const MAX_SHRINKS = 60
  * to be set.
  * @param start a point where the density is defined
  * @param at ln of the likelihood and what was worked out there; null where it cannot be
+ * @param evaluations of the density, at most; where they are used up the walk ends
  * @returns a point for each step, the first ones being near the start
  */
 export function ellipticalSlice<T>(
   start: Float64Array,
-  steps: number,
+  { steps, evaluations = Infinity }: { steps: number; evaluations?: number },
   at: (theta: Float64Array) => { ln: number; of: T } | null,
   random: SeededRandom,
 ): { theta: Float64Array; ln: number; of: T }[] {
   const first = at(start)
   if (!first) return []
   let here = { theta: start, ...first }
-  return Array.from({ length: steps }, () => {
+  const walked: (typeof here)[] = []
+  let left = evaluations
+  while (walked.length < steps && left > 0) {
     const across = here.theta.map(() => random.normal())
     const least = here.ln + Math.log(random.uniform())
     let angle = 2 * Math.PI * random.uniform()
     let [low, high] = [angle - 2 * Math.PI, angle]
-    for (let tries = 0; tries < MAX_SHRINKS; tries++) {
+    for (let tries = 0; tries < MAX_SHRINKS && left-- > 0; tries++) {
       const theta = here.theta.map((v, i) => v * Math.cos(angle) + across[i]! * Math.sin(angle))
       const found = at(theta)
       if (found && found.ln > least) {
@@ -36,6 +39,7 @@ export function ellipticalSlice<T>(
       else high = angle
       angle = low + (high - low) * random.uniform()
     }
-    return here
-  })
+    walked.push(here)
+  }
+  return walked
 }

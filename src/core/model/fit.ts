@@ -3,7 +3,7 @@ import { evenShares } from './evenShares'
 import { Field } from './field'
 import { Guesses } from './guess'
 import { factorAt, modeOf, type Mode } from './mode'
-import { MODEL_PRIORS, SPREADS, spreadsAt, type ModelPriors, type Spreads } from './priors'
+import { MODEL_PRIORS, spreadCount, spreadsAt, type ModelPriors, type Spreads } from './priors'
 import { modelData, type ModelData, type ModelInput } from './reports'
 import { SAMPLING, sampleSpreads, type SamplingPlan } from './spreadSampling'
 
@@ -39,8 +39,6 @@ export interface ModelFit {
   points: FitPoint[]
   draws: Draw[]
   quality: FitQuality
-  /** Where a log was read in several ways: the fit of the middle one. */
-  middle?: ModelFit
 }
 
 interface FitQuality {
@@ -51,6 +49,8 @@ interface FitQuality {
   rounds: number
   /** Neither the usual rounds nor the further ones were enough, and a walk took over. */
   slower: boolean
+  /** Not even the walk got far: what is found is not to be leant on. */
+  poor: boolean
   newtonSteps: number
 }
 
@@ -80,7 +80,7 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
   const guesses = new Guesses()
   let newtonSteps = 0
   const sampled = sampleSpreads(
-    SPREADS,
+    spreadCount(input.listeners.some((l) => l.stretchedBelowDb !== undefined)),
     (theta) => {
       const spreads = spreadsAt(theta, priors)
       const guess = guesses.guess(theta)
@@ -109,7 +109,7 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
 }
 
 export const qualityOf = (
-  sampled: { effective: number; paretoK: number; rounds: number; slower: boolean },
+  sampled: { effective: number; paretoK: number; rounds: number; slower: boolean; poor: boolean },
   effectiveDraws: number,
   newtonSteps: number,
 ): FitQuality => ({
@@ -118,34 +118,9 @@ export const qualityOf = (
   paretoK: sampled.paretoK,
   rounds: sampled.rounds,
   slower: sampled.slower,
+  poor: sampled.poor,
   newtonSteps,
 })
-
-/** Fits of one log, read in several ways, as one: the draws of all, each as likely as every other. */
-export function mergedFits(fits: readonly ModelFit[]): ModelFit {
-  const middle = fits[Math.floor(fits.length / 2)]!
-  const qualities = fits.map((f) => f.quality)
-  let before = 0
-  const draws = fits.flatMap((f) => {
-    const offset = before
-    before += f.points.length
-    return f.draws.map((d) => ({ ...d, point: d.point + offset }))
-  })
-  return {
-    ...middle,
-    middle,
-    points: fits.flatMap((f) => f.points),
-    draws,
-    quality: {
-      effectivePoints: qualities.reduce((s, q) => s + q.effectivePoints, 0),
-      effectiveDraws: qualities.reduce((s, q) => s + q.effectiveDraws, 0),
-      paretoK: Math.max(...qualities.map((q) => q.paretoK)),
-      rounds: Math.max(...qualities.map((q) => q.rounds)),
-      slower: qualities.some((q) => q.slower),
-      newtonSteps: qualities.reduce((s, q) => s + q.newtonSteps, 0),
-    },
-  }
-}
 
 /**
  * Draws of the field: at each point of the spreads as many as its weight has it, in pairs that lie opposite one another

@@ -38,6 +38,8 @@ export interface ModelPriors {
   stray: number
   /** Share of calls whose spread is so many times as wide. */
   wide: readonly [share: number, times: number]
+  /** ln of the step of a meter that nobody measured, over what it was read by: sd. */
+  lnStretchSd: number
   /** ln of the width of a word's own threshold, dB, and the correlation of words of one call. */
   wordWidthDb: number
   withinCall: number
@@ -63,6 +65,7 @@ export const CHECK_PRIORS: ModelPriors = {
   logitLapse: [-3.5, 0.8],
   stray: 0.004,
   wide: [0.05, 3],
+  lnStretchSd: 0.2,
   wordWidthDb: 2,
   withinCall: 0.2,
 }
@@ -81,10 +84,12 @@ export interface Spreads {
   callDb: number
   cutDb: number
   lapse: number
+  /** The step of meters that nobody measured, over what they were read by. */
+  stretch: number
 }
 
-/** How many standard normals the spreads are made of. */
-export const SPREADS = 6
+/** How many standard normals the spreads are made of. @param unknownStep a meter's step is one of them */
+export const spreadCount = (unknownStep: boolean) => (unknownStep ? 7 : 6)
 
 /** The spreads at a point of the standard normal scale that they are sampled on. */
 export function spreadsAt(theta: ArrayLike<number>, priors: ModelPriors): Spreads {
@@ -96,5 +101,6 @@ export function spreadsAt(theta: ArrayLike<number>, priors: ModelPriors): Spread
     callDb: Math.exp(at(priors.lnCall, 3)),
     cutDb: Math.exp(at(priors.lnCut, 4)),
     lapse: 1 / (1 + Math.exp(-at(priors.logitLapse, 5))),
+    stretch: theta.length > 6 ? Math.exp(priors.lnStretchSd * theta[6]!) : 1,
   }
 }

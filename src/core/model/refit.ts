@@ -19,16 +19,15 @@ const SEED = 2
  * @param draws how many are wanted
  */
 export function refit(fit: ModelFit, input: ModelInput, draws = 600): ModelFit {
-  const from = fit.middle ?? fit
-  const { priors } = from.field
+  const { priors } = fit.field
   const field = new Field(modelData(input), priors)
   const guesses = new Guesses()
   let newtonSteps = 0
   const lent = evenShares(
-    from.points.map((p) => p.weight),
+    fit.points.map((p) => p.weight),
     POINTS,
   )
-  const points = from.points.flatMap((p, i): (FieldPoint & { lnWeight: number })[] => {
+  const points = fit.points.flatMap((p, i): (FieldPoint & { lnWeight: number })[] => {
     if (lent[i] === 0) return []
     const guess = guesses.guess(p.theta)
     const mode = (guess && modeOf(field, p.spreads, guess)) ?? modeOf(field, p.spreads, field.start())
@@ -49,6 +48,10 @@ export function refit(fit: ModelFit, input: ModelInput, draws = 600): ModelFit {
     field,
     points: drawn.points,
     draws: drawn.draws,
-    quality: qualityOf({ effective, paretoK: 0, rounds: 0, slower: false }, drawn.effective, newtonSteps),
+    quality: qualityOf(
+      { effective, paretoK: 0, rounds: 0, slower: false, poor: false },
+      drawn.effective,
+      newtonSteps,
+    ),
   }
 }

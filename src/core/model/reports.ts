@@ -42,6 +42,8 @@ export interface ModelListener {
   readingErrorDb: number
   /** Words or packets are counted. */
   counts: boolean
+  /** Strengths below this were read by a step that nobody measured, dB; left out where it is known. */
+  stretchedBelowDb?: number
 }
 
 /** A run as the model sees it. */

@@ -24,6 +24,8 @@ export interface SampledSpreads<T> {
   rounds: number
   /** The rounds were not enough, and a walk took over. */
   slower: boolean
+  /** Neither was enough. */
+  poor: boolean
 }
 
 export interface SamplingPlan {
@@ -183,22 +185,24 @@ export function sampleSpreads<T>(
     const effective = effectiveOf(weights)
     const paretoK = paretoShape(weights)
     const good = effective >= plan.minEffective && paretoK <= plan.maxParetoK
-    if (good) return { points, weights, effective, paretoK, rounds, slower: false }
+    if (good) return { points, weights, effective, paretoK, rounds, slower: false, poor: false }
     if (further >= plan.maxFurther) {
       const walked = plan.maxFurther > 0 ? walk(points, weights, at, random) : null
       return walked
-        ? { ...walked, rounds, slower: true }
-        : { points, weights, effective, paretoK, rounds, slower: false }
+        ? { ...walked, rounds, slower: true, poor: false }
+        : { points, weights, effective, paretoK, rounds, slower: false, poor: true }
     }
     propose(adapted(), plan.further)
   }
 }
 
-const WALK = 450
+const WALK = { steps: 450, evaluations: 1200 }
 const WALK_FIRST = 50
 const WALK_KEEPS = 2
+/** Fewer points of it than this say no more than the uneven weights do. */
+const WALK_LEAST = 60
 
-/** Points of a walk from the likeliest one, each as likely as every other; null where there is none to begin from. */
+/** Points of a walk from the likeliest one, each as likely as every other; null where it does not get far. */
 function walk<T>(
   points: readonly SampledPoint<T>[],
   weights: Float64Array,
@@ -216,6 +220,7 @@ function walk<T>(
     (_, i) => i >= WALK_FIRST && i % WALK_KEEPS === 0,
   )
   const n = kept.length
+  if (n < WALK_LEAST) return null
   return {
     points: kept.map((p) => ({ ...p, ln: p.ln - 0.5 * square(p.theta) })),
     weights: new Float64Array(n).fill(1 / n),

@@ -47,13 +47,18 @@ function densities(
 
 /** The chances of reports with a strength: sums of a call's density times what is read at each level. */
 export class StrengthChance {
-  private readonly density: Float64Array
+  private density: Float64Array
   private parts: readonly Part[] = []
   private heard = 1
 
   /** @param mostNodes of any strength that is asked for */
   constructor(mostNodes: number) {
     this.density = new Float64Array(mostNodes)
+  }
+
+  /** Strengths of more nodes are asked for than before. */
+  atMost(nodes: number): void {
+    if (nodes > this.density.length) this.density = new Float64Array(nodes)
   }
 
   /** Fixes the spread from call to call, and the share of calls that are not missed whatever the level. */

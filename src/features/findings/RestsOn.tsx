@@ -27,6 +27,12 @@ export function RestsOn({ findings, plan, marks }: { findings: Findings; plan: T
       {findings.quality?.slower && (
         <li>The usual way to the figures did not settle; they were worked out by a slower one.</li>
       )}
+      {findings.quality?.poor && (
+        <li>
+          The figures did not settle: reports that are all the same, or contradict one another, leave them
+          open. Do not lean on them.
+        </li>
+      )}
       <li>
         Surroundings: {plan.surroundings}.
         {plan.sameAs.length > 0 && ` Held the same: ${plan.sameAs.join('; ').toLowerCase()}.`}

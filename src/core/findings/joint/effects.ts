@@ -36,13 +36,13 @@ export function effectOfPosterior({ q025, q05, q50, q95, q975, mean, sd }: Poste
   }
 }
 
-/** A log fitted anew with terms of its own beside the others; a meter of unknown step is read at its middle. */
+/** A log fitted anew with terms of its own beside the others. */
 export function withTerms(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   { fit }: JointFit,
   effects: EffectTerms,
 ): JointFit {
-  const joint = jointInput(input, checks, undefined, effects)
+  const joint = jointInput(input, checks, effects)
   return { input: joint, fit: refit(fit, joint.model) }
 }

@@ -1,12 +1,10 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { chanceOf, differenceDraws, meanOf, posteriorOf, type Posterior } from '@/core/model/answers'
-import { FIT_SETTINGS, fitModel, mergedFits, type FitSettings, type ModelFit } from '@/core/model/fit'
+import { fitModel, type FitSettings, type ModelFit } from '@/core/model/fit'
 import type { FindingsInput, ReadCheck } from '../input'
 import { alwaysValidOf, alwaysValidP } from '@/core/stats/alwaysValid'
 import type { Interval } from '@/core/stats/interval'
-import { hasUnknownStep } from '../levels'
 import { evenedDraws } from './evenedDraws'
-import { UNKNOWN_STEP_DB } from './listeners'
 import { jointInput, type JointInput } from './modelInput'
 
 /** A log under the one model: what every figure of it is read from. */
@@ -14,12 +12,6 @@ export interface JointFit {
   input: JointInput
   fit: ModelFit
 }
-
-/** ln of an unknown step is N(ln 4.5 dB, 0.2²), at the three points of Gauss and Hermite. */
-const UNKNOWN_STEPS = [-1, 0, 1].map((k) => ({
-  stepDb: UNKNOWN_STEP_DB * Math.exp(k * Math.sqrt(3) * 0.2),
-  share: k === 0 ? 2 / 3 : 1 / 6,
-}))
 
 /** Whether a listener's reports tell levels in any way; comparisons and rates do not. */
 const tells = (input: FindingsInput, d: Direction) => {
@@ -35,12 +27,7 @@ export function fitJoint(
 ): JointFit | null {
   const joint = jointInput(input, checks)
   if (joint.model.reports.length === 0) return null
-  const whole = { ...FIT_SETTINGS, ...settings }
-  if (!hasUnknownStep(input)) return { input: joint, fit: fitModel(joint.model, whole) }
-  const fits = UNKNOWN_STEPS.map(({ stepDb, share }) =>
-    fitModel(jointInput(input, checks, stepDb).model, { ...whole, draws: Math.round(share * whole.draws) }),
-  )
-  return { input: joint, fit: mergedFits(fits) }
+  return { input: joint, fit: fitModel(joint.model, settings) }
 }
 
 /** A difference between two links by the model. */

@@ -17,8 +17,9 @@ export interface ListenerReader {
 
 /** Bare figures are put together into so many steps at most. */
 const MAX_STEPS = 9
-/** The middle of what the step of a meter may be that nobody knows, dB. */
-export const UNKNOWN_STEP_DB = 4.5
+/** The middle of what the step of a meter may be that nobody knows, dB, and the level that it counts from. */
+const UNKNOWN_STEP_DB = 4.5
+const S9_DB = 0
 const READABILITY_STEPS = 5
 /** How much of a step a meter, or a display, is misread by. */
 const METER_ERROR = 0.25
@@ -36,17 +37,12 @@ const heardOnly = (): Call => ({ kind: 'step', step: 1 })
  * How a listener's scale goes into the model. Comparisons of one link with another, and rates, go in as heard or
  * not heard only.
  * @param checks that listener's, of which bare figures are put into steps
- * @param unknownDb a meter of unknown step is read as this
  */
-export function listenerReader(
-  scale: Scale,
-  checks: readonly ReadCheck[],
-  unknownDb = UNKNOWN_STEP_DB,
-): ListenerReader {
+export function listenerReader(scale: Scale, checks: readonly ReadCheck[]): ListenerReader {
   switch (scale.kind) {
     case 'readability-strength':
     case 'strength':
-      return strengthReader(scale, scale.kind === 'readability-strength', unknownDb)
+      return strengthReader(scale, scale.kind === 'readability-strength')
     case 'level':
       return isInDb(scale) ? levelReader(scale) : { ...silentOnly, read: heardOnly }
     case 'readability':
@@ -86,13 +82,17 @@ const step = (at: number, steps: number): Call => ({ kind: 'step', step: Math.ma
 function strengthReader(
   scale: Extract<Scale, { kind: 'readability-strength' | 'strength' }>,
   readability: boolean,
-  unknownDb: number,
 ): ListenerReader {
-  const unitDb = scale.strength.stepDb ?? unknownDb
+  const unitDb = scale.strength.stepDb ?? UNKNOWN_STEP_DB
   const byEar = scale.strength.by === 'ear'
   const steps = readability ? READABILITY_STEPS : byEar ? scale.strength.top + 1 : 1
   return {
-    listener: { steps, readingErrorDb: METER_ERROR * stepWidthDb(scale, unitDb), counts: false },
+    listener: {
+      steps,
+      readingErrorDb: METER_ERROR * stepWidthDb(scale, unitDb),
+      counts: false,
+      ...(scale.strength.stepDb === null && !byEar ? { stretchedBelowDb: S9_DB } : {}),
+    },
     inDb: !byEar,
     readability,
     read: (r) => {

@@ -45,12 +45,11 @@ export interface EffectTerms {
 
 /**
  * What all reports of a log say, as one model takes them.
- * @param unknownDb a meter of unknown step is read as this @param effects terms of their own; they come first
+ * @param effects terms of their own; they come first
  */
 export function jointInput(
   input: FindingsInput,
   checks: readonly ReadCheck[],
-  unknownDb?: number,
   effects: EffectTerms = NO_EFFECTS,
 ): JointInput {
   const { directions, links } = input
@@ -58,7 +57,6 @@ export function jointInput(
     listenerReader(
       input.scales[listenerOf(d)],
       checks.filter((c) => c.direction === d),
-      unknownDb,
     ),
   )
   const callsOf = callsBy(readers, directions)
