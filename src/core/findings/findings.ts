@@ -18,6 +18,7 @@ import {
 import type { Caution } from './cautions/cautionWords'
 import { loneContacts, Without } from './cautions/loneContact'
 import { orderCautions } from './cautions/order'
+import { sharedGround } from './cautions/sharedGround'
 import { fitTrend, type TrendFit } from './joint/trend'
 import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './levelFindings'
 import { cellsIn, type CellsById } from './levels'
@@ -163,5 +164,6 @@ function cautionsOf(
   return [
     ...orderCautions(input, checks, joint),
     ...(without ? loneContacts(input, checks, joint, without, pairs, usableIn) : []),
+    ...sharedGround(input, joint),
   ]
 }

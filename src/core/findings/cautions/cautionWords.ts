@@ -3,9 +3,10 @@ import { andList, tenths } from '../phrases'
 import { reachText } from '../words'
 import type { LoneContact } from './loneContact'
 import type { OrderCaution } from './order'
+import type { SharedGround } from './sharedGround'
 
 /** What is to be known before a verdict is believed. */
-export type Caution = OrderCaution | LoneContact
+export type Caution = OrderCaution | LoneContact | SharedGround
 
 type Name = (id: string) => string
 
@@ -39,7 +40,19 @@ function contactWords(
     .join(' ')
 }
 
+function groundWords({ sharedM, legM }: SharedGround, units: Units): string {
+  const show = (m: number) => aboutDistanceText(m, units)
+  return `Neighbouring marks share their ground over about ${show(sharedM)} of a way of ${show(legM)}: how far each reaches is told from hardly more than one piece of ground, and may be another elsewhere.`
+}
+
 /** A caution in a sentence or two. */
 export function cautionWords(caution: Caution, name: Name, mark: Name, units: Units): string {
-  return caution.kind === 'order' ? orderWords(caution, name) : contactWords(caution, name, mark, units)
+  switch (caution.kind) {
+    case 'order':
+      return orderWords(caution, name)
+    case 'lone contact':
+      return contactWords(caution, name, mark, units)
+    case 'shared ground':
+      return groundWords(caution, units)
+  }
 }

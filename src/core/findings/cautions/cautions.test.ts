@@ -37,15 +37,16 @@ describe('the order of time', () => {
   const alike = [9, 9, 8, 8, 7, 6, 6, 5, 5, 4, 4, 3]
   it('one rig on the way out and the other on the way back is said, and what drift could have done', () => {
     const { cautions } = found({ a: alike, b: alike }, (l, m) => (l === 'a' ? m / 6 : 4.2 - m / 6))
-    expect(cautions).toHaveLength(1)
-    const words = cautionWords(cautions[0]!, id, id, 'metric')
+    const order = cautions.find((c) => c.kind === 'order')!
+    const words = cautionWords(order, id, id, 'metric')
     expect(words).toMatch(/^a was checked before b at all 12 marks, by 2\.\d hours in the mean\. /)
     const [, drift, db] = /up to ([\d.]+) dB an hour could make ([\d.]+) dB/.exec(words)!
-    expect(Number(db)).toBeCloseTo(Number(drift) * (cautions[0] as { hours: number }).hours, 0)
+    expect(Number(db)).toBeCloseTo(Number(drift) * (order as { hours: number }).hours, 0)
     expect(Number(db)).toBeGreaterThan(1)
   })
   it('turns taken at each mark are no cause for it', () => {
-    expect(found({ a: alike, b: alike }, (l, m) => m / 6 + (l === 'a' ? 0 : 0.02)).cautions).toEqual([])
+    const { cautions } = found({ a: alike, b: alike }, (l, m) => m / 6 + (l === 'a' ? 0 : 0.02))
+    expect(cautions.filter((c) => c.kind === 'order')).toEqual([])
   })
 })
 
@@ -64,6 +65,22 @@ describe('a lone contact far out', () => {
   })
   it('is none where copies thin out', () => {
     const a = [9, 8, 7, 6, 5, null, 4, 4, null, 3, null, null]
-    expect(found({ a, b: a }).cautions).toEqual([])
+    expect(found({ a, b: a }).cautions.filter((c) => c.kind === 'lone contact')).toEqual([])
+  })
+})
+
+describe('ground that is shared far along the way', () => {
+  it('is said where levels of neighbours hang together over much of the only leg', () => {
+    // A long swell of 24 dB over the way, and next to nothing from mark to mark.
+    const swell = [9, 9, 9, 8, 8, 7, 6, 5, 4, 4, 4, 5, 6, 7, 8, 8, 8, 7]
+    const said = found({ a: swell, b: swell }).cautions.filter((c) => c.kind === 'shared ground')
+    expect(said).toHaveLength(1)
+    expect(cautionWords(said[0]!, id, id, 'metric')).toMatch(
+      /share their ground over about \d.*m of a way of \d.*m: how far each reaches is told from hardly more than one/,
+    )
+  })
+  it('is not where every mark is its own', () => {
+    const rough = [9, 7, 9, 6, 8, 9, 5, 8, 4, 7, 3, 6, 4, 2, 5, 3, 4, 2]
+    expect(found({ a: rough, b: rough }).cautions.filter((c) => c.kind === 'shared ground')).toEqual([])
   })
 })
