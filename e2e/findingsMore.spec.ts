@@ -45,12 +45,12 @@ test('what goes in can be chosen, each with its reason, and taken back; runs are
   await choices.getByLabel(/^Half round, end of March/).click()
   await expect(choices).toContainText('this run and 1 more')
   const together = part(page, 'Does the log hold together')
-  await expect(together).toContainText(/Half round, end of March (ran|is alike,) [+−]\d+\.\d dB/, {
+  await expect(together).toContainText(/Half round, end of March (ran|is not surely other:) [+−]\d+\.\d dB/, {
     timeout: 120_000,
   })
   await expect(part(page, 'Where and when it holds')).toContainText('By leg')
   const csv = await copied(page.getByRole('button', { name: 'Copy these differences as CSV' }))
-  expect(csv.split('\r\n')[0]).toBe('by,part,a,b,difference_db,low90_db,high90_db,marks,changes,flips')
+  expect(csv.split('\r\n')[0]).toBe('by,part,a,b,difference,low90,high90,unit,marks,changes,flips')
   expect(csv).toMatch(/\r\nleg,[^,]+,Stub whip,Long whip,-\d/)
   await expect(part(page, 'Against the prediction')).toContainText('prediction')
   const beside = part(page, 'Against the prediction')

@@ -4,7 +4,7 @@ import type { ModelFit } from '@/core/model/fit'
 import { describeCopyRule, type CopyRule } from '@/core/reports/copyRule'
 import { describeScale } from '@/core/reports/scale'
 import { stepWidthDb } from '@/core/reports/toCell'
-import { comparePair, type LeftOut, type PairComparison, type Scope } from './comparePair'
+import { comparePair, type LeftOut, type PairComparison, type Scope } from './compare/comparePair'
 import { readChecks, type FindingsInput, type ReadCheck } from './input'
 import { fitJoint, type JointFit } from './joint/jointFit'
 import {
@@ -14,15 +14,15 @@ import {
   type LegReach,
   type LinkReach,
   type UsableReach,
-} from './joint/jointReaches'
+} from './reach/jointReaches'
 import type { Caution } from './cautions/cautionWords'
 import { loneContacts, Without } from './cautions/loneContact'
 import { orderCautions } from './cautions/order'
 import { sharedGround } from './cautions/sharedGround'
 import { fitTrend, type TrendFit } from './joint/trend'
-import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './levelFindings'
+import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './reach/levelFindings'
 import { cellsIn, type CellsById } from './levels'
-import { judgePairs, type JudgedPair } from './verdict'
+import { judgePairs, type JudgedPair } from './compare/verdict'
 
 /** All findings of one run under one copy rule. */
 export interface Findings {

@@ -1,8 +1,8 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { isInDb, levelCell, silenceCell } from '@/core/reports/toCell'
 import type { Scale } from '@/core/reports/scale'
-import { hearingThreshold, type HeardOrNot } from '@/core/stats/hearingThreshold'
-import { heardCell, shiftCell, type LevelCell } from '@/core/stats/levelCell'
+import { hearingThreshold, type HeardOrNot } from '@/core/stats/scales/hearingThreshold'
+import { heardCell, shiftCell, type LevelCell } from '@/core/stats/scales/levelCell'
 import { checksByMark, readChecks, type FindingsInput, type ReadCheck } from './input'
 
 /** What a check says in dB: its last call, and those that went unheard before it. */
@@ -34,7 +34,7 @@ function unitStep(scale: Scale): number | null {
 }
 
 /** Whether any meter that is read has a step that nobody knows. */
-export function hasUnknownStep({ directions, scales }: FindingsInput): boolean {
+function hasUnknownStep({ directions, scales }: FindingsInput): boolean {
   return directions.some((d) => isInDb(scales[listenerOf(d)]) && unitStep(scales[listenerOf(d)]) === null)
 }
 

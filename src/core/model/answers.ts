@@ -1,4 +1,4 @@
-import { sortedQuantile } from '@/core/stats/sortedQuantile'
+import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import { Fall } from './fall'
 import type { Draw, ModelFit } from './fit'
 import { nought } from './nought'

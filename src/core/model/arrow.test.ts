@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { Arrow } from './arrow'
 
 const MARK_OF = [0, 0, 1, 1, 2, -1]

@@ -1,4 +1,4 @@
-import { normalPdf } from '@/core/stats/normal'
+import { normalPdf } from '@/core/stats/numeric/normal'
 import type { ModelPriors } from './priors'
 
 /** One part of the spread from call to call: its share, its standard deviation in dB, ln of its height. */

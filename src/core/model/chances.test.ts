@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { normalCdf } from '@/core/stats/normal'
+import { normalCdf } from '@/core/stats/numeric/normal'
 import { noChance, type ChanceAt } from './chanceAt'
 import { Chances } from './chances'
 import { CHECK_PRIORS, spreadsAt } from './priors'

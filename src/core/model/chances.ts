@@ -1,4 +1,4 @@
-import { normalCdf, normalPdf } from '@/core/stats/normal'
+import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
 import { callParts, type Part } from './callParts'
 import { fill, noChance, none, type ChanceAt } from './chanceAt'
 import {

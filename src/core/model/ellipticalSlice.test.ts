@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { ellipticalSlice } from './ellipticalSlice'
 import { sampleSpreads } from './spreadSampling'
 

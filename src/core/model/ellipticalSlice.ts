@@ -1,4 +1,4 @@
-import type { SeededRandom } from '@/core/stats/seededRandom'
+import type { SeededRandom } from '@/core/stats/numeric/seededRandom'
 
 /** Shrinking a step so often leaves it where it began. */
 const MAX_SHRINKS = 60

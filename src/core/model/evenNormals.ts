@@ -1,5 +1,5 @@
-import { normalQuantile } from '@/core/stats/normal'
-import type { UniformRandom } from '@/core/stats/uniformRandom'
+import { normalQuantile } from '@/core/stats/numeric/normal'
+import type { UniformRandom } from '@/core/stats/numeric/uniformRandom'
 
 /** The root above one of x^(d+1) = x + 1. */
 function goldenOf(dimensions: number): number {

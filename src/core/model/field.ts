@@ -1,4 +1,4 @@
-import { normalCdf, normalPdf } from '@/core/stats/normal'
+import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
 import { Arrow } from './arrow'
 import { noChance } from './chanceAt'
 import { bendsOf } from './bends'

@@ -1,4 +1,4 @@
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { evenShares } from './evenShares'
 import { Field } from './field'
 import { Guesses } from './guess'
@@ -61,7 +61,7 @@ export interface FitSettings {
   seed: number
 }
 
-export const FIT_SETTINGS: FitSettings = { priors: MODEL_PRIORS, sampling: SAMPLING, draws: 1200, seed: 1 }
+const FIT_SETTINGS: FitSettings = { priors: MODEL_PRIORS, sampling: SAMPLING, draws: 1200, seed: 1 }
 
 /** A draw's weight against Laplace's approximation is cut off here. */
 const MAX_LN_WEIGHT = 3

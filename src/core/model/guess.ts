@@ -1,4 +1,4 @@
-import { solveSpd } from '@/core/stats/cholesky'
+import { solveSpd } from '@/core/stats/numeric/cholesky'
 
 /** Nearest points that a guess is made from, and the least that a straight line through them needs. */
 const NEAREST = 18

@@ -1,4 +1,4 @@
-import { quickNormalCdf } from '@/core/stats/quickNormalCdf'
+import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import type { ModelFit } from './fit'
 import { callParts, type Part } from './callParts'
 import type { ModelPriors, Spreads } from './priors'

@@ -1,5 +1,5 @@
-import { normalCdf, normalPdf } from '@/core/stats/normal'
-import { quickNormalCdf } from '@/core/stats/quickNormalCdf'
+import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
+import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import type { ModelPriors, Spreads } from './priors'
 
 /** Beyond its ends a strength is misread by at most so many reading errors. */

@@ -1,5 +1,5 @@
-import { bfgsUpdate } from '@/core/stats/bfgsUpdate'
-import { inverseSpd } from '@/core/stats/cholesky'
+import { bfgsUpdate } from '@/core/stats/numeric/bfgsUpdate'
+import { inverseSpd } from '@/core/stats/numeric/cholesky'
 
 /** About where a density is highest, and the covariance of the normal that lies on it there. */
 export interface Peak {

@@ -1,4 +1,4 @@
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { evenShares } from './evenShares'
 import { Field } from './field'
 import { drawField, fitModel, qualityOf, type FieldPoint, type ModelFit } from './fit'

@@ -1,5 +1,5 @@
-import { logBetaBinomial } from '@/core/stats/betaBinomial'
-import { normalCdf } from '@/core/stats/normal'
+import { logBetaBinomial } from '@/core/stats/scales/betaBinomial'
+import { normalCdf } from '@/core/stats/numeric/normal'
 import type { Part } from './callParts'
 import type { ModelPriors } from './priors'
 

@@ -1,5 +1,5 @@
-import { cholesky, forwardSolved } from '@/core/stats/cholesky'
-import type { SeededRandom } from '@/core/stats/seededRandom'
+import { cholesky, forwardSolved } from '@/core/stats/numeric/cholesky'
+import type { SeededRandom } from '@/core/stats/numeric/seededRandom'
 import { ellipticalSlice } from './ellipticalSlice'
 import { evenNormals } from './evenNormals'
 import { paretoShape } from './paretoShape'

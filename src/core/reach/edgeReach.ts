@@ -1,4 +1,4 @@
-import { normalCdf, normalQuantile } from '@/core/stats/normal'
+import { normalCdf, normalQuantile } from '@/core/stats/numeric/normal'
 
 /** Where one walk lost the link: heard this far out, lost by there, m; an open end is null. */
 export interface EdgeWalk {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { measuredSlope, type LevelAt } from './measuredSlope'
 
 const distances = [300, 500, 800, 1200, 1700, 2300, 3000, 3800]

@@ -1,4 +1,4 @@
-import { normalCdf, normalPdf } from '@/core/stats/normal'
+import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
 
 /** One report as an interval in dB at a distance; reports of one group share their level at 1 km. */
 export interface LevelAt {

@@ -2,7 +2,7 @@ import { ends, figuresFor, type Direction, type Link, type Rig } from '@/core/ki
 import { modelLoss, woodsLoss, type ModelName, type Profile } from '@/core/propagation'
 import { eirpDbm } from '@/core/rf/levels'
 import { manMadeNoiseDb, noiseFloorDbm, noiseFigureDb, type Surroundings } from '@/core/rf/noise'
-import { normalCdf } from '@/core/stats/normal'
+import { normalCdf } from '@/core/stats/numeric/normal'
 import { woodDepthM, type CoverAt, type CoverKind, type GroundProfile, type PathCover } from '@/core/terrain'
 
 /** What a prediction takes for granted; each is a setting, and the log will correct it. */

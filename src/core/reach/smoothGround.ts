@@ -1,7 +1,7 @@
 import { ends, figuresFor, type Direction, type Link } from '@/core/kit/rig/rig'
 import { planeEarthLoss } from '@/core/propagation/planeEarth'
 import { eirpDbm } from '@/core/rf/levels'
-import { normalCdf } from '@/core/stats/normal'
+import { normalCdf } from '@/core/stats/numeric/normal'
 
 /** What the strip's wedge assumes where nothing better is known; shown with it. */
 export const SMOOTH_GROUND_ASSUMES = {

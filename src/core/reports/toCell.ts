@@ -1,5 +1,5 @@
-import { notHeardCell, stepCell, type LevelCell } from '@/core/stats/levelCell'
-import type { HearingThreshold } from '@/core/stats/hearingThreshold'
+import { notHeardCell, stepCell, type LevelCell } from '@/core/stats/scales/levelCell'
+import type { HearingThreshold } from '@/core/stats/scales/hearingThreshold'
 import type { Reading, Strength } from './reading'
 import type { Scale, StrengthMeaning } from './scale'
 

@@ -1,7 +1,7 @@
 import { ends, type Direction, type Link } from '@/core/kit/rig/rig'
 import { planeEarthLoss } from '@/core/propagation/planeEarth'
 import { eirpDbm } from '@/core/rf/levels'
-import { seededRandom, type SeededRandom } from '@/core/stats/seededRandom'
+import { seededRandom, type SeededRandom } from '@/core/stats/numeric/seededRandom'
 import type { CheckBody } from '@/core/trial/entry'
 import type { Mark, TrialPlan } from '@/core/trial/plan'
 import { plannedChecks } from '@/core/trial/schedule'

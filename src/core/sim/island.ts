@@ -1,6 +1,6 @@
 import { NOMINAL_DEGREE_M } from '@/core/geo'
 import { packHeights, type HeightGrid } from '@/core/terrain'
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 
 /** An invented island. */
 export interface IslandSeed {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { alwaysValidInterval, alwaysValidOf, alwaysValidP } from './alwaysValid'
-import { normalQuantile } from './normal'
-import { seededRandom } from './seededRandom'
+import { normalQuantile } from './numeric/normal'
+import { seededRandom } from './numeric/seededRandom'
 
 const PRIOR = { mean: 0, sd: 14 }
 

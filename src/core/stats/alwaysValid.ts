@@ -1,5 +1,5 @@
 import type { Interval } from './interval'
-import { normalPdf } from './normal'
+import { normalPdf } from './numeric/normal'
 
 /**
  * An interval that stays valid however often one looks and whenever one stops: a t-statistic mixture martingale,

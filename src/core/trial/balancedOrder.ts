@@ -1,4 +1,4 @@
-import { uniformRandom } from '@/core/stats/uniformRandom'
+import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
 
 /**
  * Rows of a Williams design: every treatment in every place equally often, and each after every other equally often.

@@ -1,4 +1,4 @@
-import { uniformRandom } from '@/core/stats/uniformRandom'
+import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
 
 /** Letters told apart by ear; none of them rhymes with another in English. */
 const LETTERS = ['K', 'M', 'R', 'W', 'X', 'F', 'H', 'J', 'L', 'N', 'Q', 'S', 'V', 'Y', 'Z', 'A']

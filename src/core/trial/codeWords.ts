@@ -1,4 +1,4 @@
-import { uniformRandom } from '@/core/stats/uniformRandom'
+import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
 import { keyText, type CheckKey } from './plan'
 
 /** 256 short words of everyday English, chosen to be told apart by ear: own list, in its own order. */

@@ -1,5 +1,5 @@
-import { cellMiddle } from '@/core/stats/levelCell'
-import { uniformRandom } from '@/core/stats/uniformRandom'
+import { cellMiddle } from '@/core/stats/scales/levelCell'
+import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
 import type { FindingsInput, ReadCheck } from '../input'
 import type { CellsById } from '../levels'
 

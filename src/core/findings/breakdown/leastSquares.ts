@@ -1,4 +1,4 @@
-import { inverseSpd } from '@/core/stats/cholesky'
+import { inverseSpd } from '@/core/stats/numeric/cholesky'
 
 /** Keeps a covariance of draws that hardly differ from being singular, dB². */
 const LEAST_VARIANCE = 1e-4

@@ -1,7 +1,7 @@
 import type { Link } from '@/core/kit/rig/rig'
 import { EVENING_TERMS } from '../choices'
 import { factorsOf, type Factor, type FactorName } from '@/core/kit/rig/traits'
-import { holm } from '@/core/stats/holm'
+import { holm } from '@/core/stats/exact/holm'
 import type { FindingsInput, ReadCheck } from '../input'
 import { evenedDraws } from '../joint/evenedDraws'
 import { effectOf, type Effect } from '../joint/effects'

@@ -1,8 +1,8 @@
 import type { FindingsInput, ReadCheck } from '../input'
-import type { MarkedLevels } from '../levelFindings'
-import type { JudgedPair } from '../verdict'
+import type { MarkedLevels } from '../reach/levelFindings'
+import type { JudgedPair } from '../compare/verdict'
 import type { CellsById } from '../levels'
-import { normalCdf } from '@/core/stats/normal'
+import { normalCdf } from '@/core/stats/numeric/normal'
 
 /** What would narrow an answer most. */
 export interface NextBest {

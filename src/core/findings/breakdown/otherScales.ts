@@ -1,12 +1,12 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import type { Scale } from '@/core/reports/scale'
-import { betaBinomialDifference, type CountAt, type CountDifference } from '@/core/stats/betaBinomial'
-import { exactSign } from '@/core/stats/exactSign'
+import { betaBinomialDifference, type CountAt, type CountDifference } from '@/core/stats/scales/betaBinomial'
+import { exactSign } from '@/core/stats/exact/exactSign'
 import type { RunLog } from '@/core/trial/foldEntries'
 import { checksByMark, readChecks, type FindingsInput, type ReadCheck } from '../input'
 import { effectOfPosterior, type Effect } from '../joint/effects'
 import { fitJoint, jointDifference, type JointDifference } from '../joint/jointFit'
-import { place } from '../wins'
+import { place } from '../compare/wins'
 
 const pairsOf = (input: FindingsInput) =>
   input.links.flatMap((a, i) => input.links.slice(i + 1).map((b) => ({ a: a.id, b: b.id })))

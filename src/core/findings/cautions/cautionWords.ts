@@ -1,6 +1,6 @@
 import { aboutDistanceText, type Units } from '@/core/units'
-import { andList, tenths } from '../phrases'
-import { reachText } from '../words'
+import { andList, tenths } from '../words/phrases'
+import { reachText } from '../words/words'
 import type { LoneContact } from './loneContact'
 import type { OrderCaution } from './order'
 import type { SharedGround } from './sharedGround'

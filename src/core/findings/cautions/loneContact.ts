@@ -4,7 +4,7 @@ import type { Reach } from '@/core/reach/reach'
 import { isCopied } from '@/core/reports/copyRule'
 import type { FindingsInput, ReadCheck } from '../input'
 import { jointDifference, type JointFit } from '../joint/jointFit'
-import type { JudgedPair } from '../verdict'
+import type { JudgedPair } from '../compare/verdict'
 
 /** A copy far beyond all others of its link, from a hilltop perhaps, that decides a figure alone. */
 export interface LoneContact {

@@ -1,5 +1,5 @@
 import type { Interval } from '@/core/stats/interval'
-import { normalCdf } from '@/core/stats/normal'
+import { normalCdf } from '@/core/stats/numeric/normal'
 import { posteriorOf, type Posterior } from '@/core/model/answers'
 import type { ModelFit } from '@/core/model/fit'
 import { refit } from '@/core/model/refit'

@@ -1,6 +1,6 @@
 import { differenceDraws, posteriorOf, termDraws } from '@/core/model/answers'
 import type { Interval } from '@/core/stats/interval'
-import { sortedQuantile } from '@/core/stats/sortedQuantile'
+import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import { checksByMark, type FindingsInput, type ReadCheck } from '../input'
 import { withTerms } from './effects'
 import { unitOf, type JointFit } from './jointFit'

@@ -1,4 +1,4 @@
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { posteriorOf, Reaches } from '../answers'
 import { fitModel } from '../fit'
 import type { Call, ModelInput, ModelReport } from '../reports'

@@ -1,4 +1,4 @@
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import type { Call, ModelInput, ModelReport } from '../reports'
 
 /** What a test's run is made of, dB. */

@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 } from 'uuid'
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { checkOf } from '@/core/testing/plans'
 import type { Entry } from '@/core/trial'
 import { freshDatabase } from '@/data/testing/database'

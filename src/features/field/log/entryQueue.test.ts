@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 } from 'uuid'
-import { seededRandom } from '@/core/stats/seededRandom'
+import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import type { Entry } from '@/core/trial'
 import { DeviceDb, deviceStore, type EntryStore } from './deviceStore'
 import { EntryQueue, ServerRefused, type QueueState, type Wire } from './entryQueue'

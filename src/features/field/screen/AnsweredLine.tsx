@@ -1,6 +1,6 @@
 'use client'
 
-import { whileOut, whileOutWords } from '@/core/findings/whileOut'
+import { whileOut, whileOutWords } from '@/core/findings/compare/whileOut'
 import type { RunLog, TrialPlan } from '@/core/trial'
 
 /** What is told already, while still out there; nothing while nothing is. */

@@ -1,0 +1,315 @@
+import { listenerOf, sumDb, type Direction, type KnownDifference, type Link } from '@/core/kit/rig/rig'
+import { isInDb, stepWidthDb } from '@/core/reports/toCell'
+import { hodgesLehmann } from '@/core/stats/exact/hodgesLehmann'
+import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/scales/levelCell'
+import type { Interval } from '@/core/stats/interval'
+import { everyCall, type CellsById } from '../levels'
+import { checksByMark, knownIn, type FindingsInput, type ReadCheck } from '../input'
+import { takenOutDb } from '../joint/evenedDraws'
+import { jointDifference, type JointDifference, type JointFit } from '../joint/jointFit'
+import { trendOf, type Trend, type TrendFit } from '../joint/trend'
+import { plainDifference } from './plainDifference'
+import { winsAndLosses, type WinsAndLosses } from './wins'
+
+export type Scope = Direction | 'both'
+
+/** Why a check did not enter a difference. */
+export interface LeftOut {
+  why: string
+  checkIds: string[]
+}
+
+/** A difference in dB. */
+export interface Difference {
+  /** Median. */
+  estimate: number
+  interval90: Interval<number>
+  interval95: Interval<number>
+  chanceAIsBetter: number
+  /** Of the difference from mark to mark, dB. */
+  spread: number
+  /** Ids of marks that say something, and of those that say nothing since neither was heard. */
+  marksUsed: string[]
+  marksSilent: string[]
+}
+
+/** Reports of two links at one mark, in groups that share a level: a direction, in a run. */
+interface PairedMark {
+  id: string
+  groups: { a: LevelCell[]; b: LevelCell[] }[]
+}
+
+/** What the joint model says beyond a difference in dB. */
+interface JointAnswer {
+  /** The chance that A is better, known terms taken out. */
+  aBetter: number
+  /** The chance that A reaches farther with the powers that were used. */
+  aFarther: number
+  /** The difference in steps of the listeners' list, where nothing was read in dB. */
+  steps: { estimate: number; low: number; high: number } | null
+  /** Marks, or rounds at one place, that say something, and those that say nothing since neither was heard. */
+  used: number
+  silent: number
+  onePlace: boolean
+}
+
+/** All that is known of link A against link B in one direction, or both together. */
+export interface PairComparison {
+  a: string
+  b: string
+  scope: Scope
+  /** Known differences taken out, by direction; A - B, dB. */
+  takenOut: { direction: Direction; known: KnownDifference[]; db: number }[]
+  /** Null where the scale says nothing in dB, or where raw reports of two directions cannot be put together. */
+  raw: Difference | null
+  evened: Difference | null
+  /** Null where it was not asked, or reports compare or tell rates and nothing else. */
+  joint: JointAnswer | null
+  /** Marks alone, no model: the mean difference of readings at marks where both are closed, with its 90 % interval. */
+  plain: { estimate: number; low: number; high: number; marks: number } | null
+  /** The nominal step of the meter, dB, where nobody measured it; the difference is told in S-units then. */
+  sUnits: { stepDb: number } | null
+  wins: WinsAndLosses
+  /** For scales whose step is under half the spread. */
+  hodgesLehmann: { estimate: number; low: number | null; high: number | null } | null
+  /** 90 % interval that allows for stopping when it seemed clear, dB or steps; null where no model says anything. */
+  alwaysValid: Interval | null
+  /** The chance of so much against nought however often one looks, were there none. */
+  alwaysValidP: number | null
+  /**
+   * How the evened difference changes with lg distance (m); null where too little says so, and for one
+   * direction of two.
+   */
+  trend: Trend | null
+  /** What each mark says of the evened difference, in dB; an open end is null. */
+  points: DifferencePoint[]
+  marksReported: number
+  leftOut: LeftOut[]
+}
+
+/** What one mark's reports in a direction allow of the difference, dB. */
+interface DifferencePoint {
+  markId: string
+  distanceM: number
+  direction: Direction
+  low: number | null
+  high: number | null
+}
+
+/** A difference in dB as the joint model has it; null where it has none in dB. */
+function asDifference(d: JointDifference, which: 'difference' | 'raw'): Difference | null {
+  if (d.unit !== 'dB') return null
+  const p = d[which]
+  return {
+    estimate: p.q50,
+    interval90: { low: p.q05, high: p.q95 },
+    interval95: { low: p.q025, high: p.q975 },
+    chanceAIsBetter: p.above,
+    spread: d.spreadDb,
+    marksUsed: d.used,
+    marksSilent: d.silent,
+  }
+}
+
+function answerOf(d: JointDifference, { input }: JointFit): JointAnswer {
+  const { q05: low, q50: estimate, q95: high, above } = d.difference
+  return {
+    aBetter: above,
+    aFarther: d.aFarther,
+    steps: d.unit === 'steps' ? { estimate, low, high } : null,
+    used: d.used.length,
+    silent: d.silent.length,
+    onePlace: input.onePlace,
+  }
+}
+
+/**
+ * Compares two links in one direction or in both together, raw and evened.
+ * @param joint the log under the joint model, from which the difference is read; null where it tells the model nothing
+ * @param trend the same with a slope for each link; null where it is not asked, or marks are too few for it
+ */
+export function comparePair(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  cellSets: readonly CellsById[],
+  linkA: Link,
+  linkB: Link,
+  scope: Scope,
+  joint: JointFit | null,
+  trend: TrendFit | null,
+): PairComparison {
+  const directions = scope === 'both' ? input.directions : [scope]
+  const scaleOf = (d: Direction) => input.scales[listenerOf(d)]
+  const inDb = directions.length > 0 && directions.every((d) => isInDb(scaleOf(d)))
+  const takenOut = directions.map((direction) => {
+    const known = knownIn(input, linkA, linkB, direction)
+    return { direction, known, db: sumDb(known) }
+  })
+  const known = (d: Direction) => (inDb ? takenOut.find((t) => t.direction === d)!.db : 0)
+  const mine = checks.filter(
+    (c) => (c.linkId === linkA.id || c.linkId === linkB.id) && directions.includes(c.direction),
+  )
+  const middle = cellSets[Math.floor(cellSets.length / 2)]!
+  const paired = inDb ? pairedMarks(input.marks, mine, middle, linkA.id, linkB.id, directions, known) : []
+  const modelled = joint && jointDifference(input, joint, linkA.id, linkB.id, directions)
+  const evened = modelled && asDifference(modelled, 'difference')
+  const sameKnown = takenOut.every((t) => Math.abs(t.db - takenOut[0]!.db) < 1e-9)
+  const middles = paired.flatMap(middleDifference)
+  // One direction of two is half of what is known, and its trend nobody asks for.
+  const whole = scope === 'both' || input.directions.length === 1
+  const [ia, ib] = [input.links.indexOf(linkA), input.links.indexOf(linkB)]
+  const listeners = directions.map((d) => input.directions.indexOf(d))
+  const width = Math.max(...directions.map((d) => stepWidthDb(scaleOf(d), 6)))
+  const fine = evened !== null && width < evened.spread / 2 && middles.length > 0 && middles.length <= 100
+  return {
+    a: linkA.id,
+    b: linkB.id,
+    scope,
+    takenOut: inDb ? takenOut : takenOut.map((t) => ({ ...t, known: [], db: 0 })),
+    raw: sameKnown && modelled ? asDifference(modelled, 'raw') : null,
+    evened,
+    joint: modelled && joint && answerOf(modelled, joint),
+    plain: plainDifference(middles),
+    sUnits: evened && inSUnits(input, directions),
+    wins: winsAndLosses(input, mine, inDb ? middle : null, linkA.id, linkB.id, directions, known),
+    hodgesLehmann: fine ? hodgesLehmann(middles) : null,
+    alwaysValid: modelled && modelled.alwaysValid,
+    alwaysValidP: modelled && modelled.alwaysValidP,
+    trend:
+      trend && modelled && whole
+        ? trendOf(trend, ia, ib, listeners, modelled.used, takenOutDb(input, ia, ib, listeners))
+        : null,
+    points: pointsOf(input, paired, directions),
+    marksReported: [...checksByMark(mine).values()].filter((here) =>
+      reportedBoth(here, linkA.id, linkB.id, directions),
+    ).length,
+    leftOut: leftOut(input, mine, inDb ? cellSets[0]! : null, evened, linkA.id, linkB.id, directions),
+  }
+}
+
+/**
+ * The reports of two links by mark, those of A with what is known to favour it taken out; a group for each
+ * direction and, where runs are put together, each run.
+ */
+function pairedMarks(
+  marks: readonly { id: string }[],
+  checks: readonly ReadCheck[],
+  cells: CellsById,
+  linkA: string,
+  linkB: string,
+  directions: readonly Direction[],
+  known: (d: Direction) => number,
+): PairedMark[] {
+  const runs = checks.length > 0 ? [...new Set(checks.map((c) => c.runId))] : [undefined]
+  const at = checksByMark(checks)
+  return marks.map((mark) => {
+    const groups = directions.flatMap((direction) =>
+      runs.map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] })),
+    )
+    for (const c of at.get(mark.id) ?? []) {
+      const group = groups.find((g) => g.direction === c.direction && g.run === c.runId)
+      if (!group) continue
+      const calls = everyCall(cells.get(c.id))
+      if (c.linkId === linkA) {
+        const shift = known(c.direction)
+        group.a.push(...(shift === 0 ? calls : calls.map((cell) => shiftCell(cell, shift))))
+      } else if (c.linkId === linkB) group.b.push(...calls)
+    }
+    return { id: mark.id, groups: groups.map(({ a, b }) => ({ a, b })) }
+  })
+}
+
+/** The widest and narrowest difference that single reports of one mark and direction leave, the first of each link. */
+function pointsOf(
+  input: FindingsInput,
+  marks: readonly PairedMark[],
+  directions: readonly Direction[],
+): DifferencePoint[] {
+  const finite = (v: number) => (Number.isFinite(v) ? v : null)
+  return marks.flatMap(({ id, groups }, i) =>
+    groups.flatMap(({ a, b }, d) => {
+      if (a.length === 0 || b.length === 0) return []
+      const low = finite(Math.max(...a.map((c) => c.lower)) - Math.min(...b.map((c) => c.upper)))
+      const high = finite(Math.min(...a.map((c) => c.upper)) - Math.max(...b.map((c) => c.lower)))
+      if (low === null && high === null) return []
+      const [from, to] = low !== null && high !== null && low > high ? [high, low] : [low, high]
+      return [
+        {
+          markId: id,
+          distanceM: input.marks[i]!.distanceM,
+          direction: directions[Math.floor((d * directions.length) / groups.length)]!,
+          low: from,
+          high: to,
+        },
+      ]
+    }),
+  )
+}
+
+/** Mean difference of the middles at one mark, where both are bounded. */
+function middleDifference(mark: PairedMark): number[] {
+  const differences = mark.groups.flatMap(({ a, b }) => {
+    const mean = (cells: typeof a) => {
+      const middles = cells.map(cellMiddle)
+      return middles.length > 0 && middles.every((m) => m !== null)
+        ? middles.reduce<number>((s, m) => s + m!, 0) / middles.length
+        : null
+    }
+    const [ma, mb] = [mean(a), mean(b)]
+    return ma === null || mb === null ? [] : [ma - mb]
+  })
+  return differences.length > 0 ? [differences.reduce((s, v) => s + v, 0) / differences.length] : []
+}
+
+function inSUnits(input: FindingsInput, directions: readonly Direction[]): { stepDb: number } | null {
+  const scales = directions.map((x) => input.scales[listenerOf(x)])
+  const steps = scales.map((s) =>
+    (s.kind === 'readability-strength' || s.kind === 'strength') && !s.strength.calibrated
+      ? s.strength.stepDb
+      : 0,
+  )
+  // A step of nought marks a display or a measured meter: dB are dB there.
+  const step = steps[0]
+  if (!step || steps.some((s) => s !== step)) return null
+  return { stepDb: step }
+}
+
+function reportedBoth(atMark: readonly ReadCheck[], a: string, b: string, ds: readonly Direction[]) {
+  return ds.some((d) => {
+    const here = atMark.filter((c) => c.direction === d)
+    return here.some((c) => c.linkId === a) && here.some((c) => c.linkId === b)
+  })
+}
+
+function leftOut(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  cells: CellsById | null,
+  evened: Difference | null,
+  a: string,
+  b: string,
+  directions: readonly Direction[],
+): LeftOut[] {
+  const reasons = new Map<string, string[]>()
+  const add = (why: string, id: string) => reasons.set(why, [...(reasons.get(why) ?? []), id])
+  const silent = new Set(evened?.marksSilent ?? [])
+  const at = checksByMark(checks)
+  for (const c of checks) {
+    const other = c.linkId === a ? b : a
+    const usable = (x: ReadCheck) =>
+      cells ? cells.has(x.id) : x.reading.state === 'heard' || x.reading.state === 'not heard'
+    if (c.reading.state === 'not read') add('the report could not be read', c.id)
+    else if (c.reading.state === 'not graded') add('sent and not yet graded', c.id)
+    else if (!usable(c)) add('words only, no strength given', c.id)
+    else if (silent.has(c.markId)) add('both links beyond the same end of the scale there', c.id)
+    else if (
+      directions.every(
+        (d) =>
+          d !== c.direction ||
+          !at.get(c.markId)!.some((x) => x.direction === d && x.linkId === other && usable(x)),
+      )
+    )
+      add('the other link has no usable report there', c.id)
+  }
+  return [...reasons.entries()].map(([why, checkIds]) => ({ why, checkIds }))
+}

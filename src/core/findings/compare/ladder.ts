@@ -1,0 +1,77 @@
+import type { Link } from '@/core/kit/rig/rig'
+import { tenths } from '../words/phrases'
+import { intervalText } from '../words/words'
+import type { JudgedPair } from './verdict'
+
+/** One step of a ladder: what was changed from one link to the next, at one end. */
+export interface LadderStep {
+  from: string
+  to: string
+  end: 'base' | 'out'
+  /** What stood there before and after. */
+  before: string
+  after: string
+  /** What stayed at the other end; null where it is the same for all links. */
+  beside: string | null
+  pair: JudgedPair
+  /** -1 where the pair is the other way round. */
+  sign: 1 | -1
+}
+
+/**
+ * The steps from each link to the next in the plan's order that change one end only: base first and then the
+ * car, watt by watt, metre by metre. Links that change both ends at once are no step.
+ * @param pairs of one scope
+ * @returns empty where one end only was changed, which the comparisons already say
+ */
+export function ladderOf(links: readonly Link[], pairs: readonly JudgedPair[]): LadderStep[] {
+  const steps = links.slice(1).flatMap((to, i): LadderStep[] => {
+    const from = links[i]!
+    const base = from.base.id !== to.base.id
+    const out = from.out.id !== to.out.id
+    if (base === out) return []
+    const end = base ? 'base' : 'out'
+    const others = new Set(links.map((l) => l[base ? 'out' : 'base'].id)).size
+    const pair = pairs.find((p) => (p.a === to.id && p.b === from.id) || (p.a === from.id && p.b === to.id))
+    if (!pair) return []
+    return [
+      {
+        from: from.id,
+        to: to.id,
+        end,
+        before: from[end].name,
+        after: to[end].name,
+        beside: others > 1 ? to[base ? 'out' : 'base'].name : null,
+        pair,
+        sign: pair.a === to.id ? 1 : -1,
+      },
+    ]
+  })
+  return steps.length < 2 || new Set(steps.map((s) => s.end)).size < 2 ? [] : steps
+}
+
+/** What a step brought, in a sentence with its margin. */
+export function stepWords({ end, before, after, beside, pair, sign }: LadderStep): string {
+  const where = end === 'base' ? 'At the base' : 'Out there'
+  const what = `${where}, ${after} instead of ${before}${beside ? ` (with ${beside})` : ''}`
+  const { evened, verdict } = pair
+  if (!evened || evened.estimate === null) {
+    const { wins, losses } = pair.wins
+    const [won, lost] = sign > 0 ? [wins, losses] : [losses, wins]
+    return verdict.kind === 'better'
+      ? `${what} ${(verdict.which === 'a') === sign > 0 ? 'helped' : 'cost'}: it won ${won} marks and lost ${lost}.`
+      : `${what}: cannot tell what it brought; it won ${won} marks and lost ${lost}.`
+  }
+  const flipped = (v: number | null) => (v === null ? null : -v)
+  const { low, high } = evened.interval90
+  const [from, to] = sign > 0 ? [low, high] : [flipped(high), flipped(low)]
+  const size = `${tenths(sign * evened.estimate)} dB (${intervalText(from, to, tenths)})`
+  if (verdict.kind === 'better')
+    return sign * evened.estimate > 0
+      ? `${what} brought ${size}.`
+      : `${what} cost ${tenths(-sign * evened.estimate)} dB (${intervalText(flipped(to), flipped(from), tenths)}).`
+  if (verdict.kind === 'alike') return `${what} made no difference that matters: ${size}.`
+  return from !== null && to !== null && from * to > 0
+    ? `${what}: perhaps ${size}, not sure among so many comparisons.`
+    : `${what}: cannot tell what it brought, ${size}.`
+}
