@@ -5,10 +5,9 @@ import { execFile } from 'node:child_process'
 import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 import { promisify } from 'node:util'
-import { inputOf, readChecks } from '../src/core/findings'
-import { jointInput, ruleAt } from '../src/core/findings/joint/modelInput'
+import { fitJoint, inputOf, readChecks } from '../src/core/findings'
+import { ruleAt } from '../src/core/findings/joint/modelInput'
 import { differenceDraws, posteriorOf, Reaches, type Posterior } from '../src/core/model/answers'
-import { fitModel } from '../src/core/model/fit'
 import { aheadBy, aheadEverywhere } from '../src/core/model/testing/ahead'
 import { DAY_SHAPES, dayOf, type DayShape } from './days'
 import { writeTable } from './table'
@@ -50,9 +49,8 @@ class Tally {
 function judged(shape: DayShape, seed: number, equal: boolean) {
   const day = dayOf(shape, seed, equal)
   const input = inputOf(day.plan, day.plan.marks, day.checks, true)
-  const joint = jointInput(input, readChecks(input).checks)
   const start = performance.now()
-  const fit = fitModel(joint.model)
+  const { input: joint, fit } = fitJoint(input, readChecks(input).checks)!
   const ms = performance.now() - start
   const listeners = [...input.directions.keys()]
   const difference = posteriorOf(fit, differenceDraws(fit, 0, 1, listeners))

@@ -19,6 +19,7 @@ import type { Caution } from './cautions/cautionWords'
 import { loneContacts, Without } from './cautions/loneContact'
 import { orderCautions } from './cautions/order'
 import { sharedGround } from './cautions/sharedGround'
+import { stepSeen } from './cautions/stepSeen'
 import { fitTrend, type TrendFit } from './joint/trend'
 import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './reach/levelFindings'
 import { cellsIn, type CellsById } from './levels'
@@ -164,6 +165,7 @@ function cautionsOf(
   return [
     ...orderCautions(input, checks, joint),
     ...(without ? loneContacts(input, checks, joint, without, pairs, usableIn) : []),
+    ...stepSeen(joint),
     ...sharedGround(input, joint),
   ]
 }

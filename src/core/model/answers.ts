@@ -87,13 +87,21 @@ export function differenceDraws(
   return out
 }
 
-/** The mean slope n between the nearest and the farthest mark, by draw: the level falls by 10 n dB a decade. */
+/**
+ * The mean slope n between the nearest and the farthest mark, by draw: the level falls by 10 n dB a decade, and at once
+ * at a step.
+ */
 export function slopeDraws(fit: ModelFit): Float64Array {
   const lgs = fit.data.marks.map((m) => Math.log10(fit.data.input.marks[m]!.distanceM))
   const [near, far] = [Math.min(...lgs), Math.max(...lgs)]
   const fall = new Fall(fit)
-  if (!(far > near)) return Float64Array.from(fit.draws, (_, i) => fall.at(i, near) / 10)
-  return Float64Array.from(fit.draws, (_, i) => (fall.to(i, far) - fall.to(i, near)) / (10 * (far - near)))
+  return Float64Array.from(fit.draws, (_, i) => fall.slope(i, near, far))
+}
+
+/** By how much all is weaker beyond the input's step, dB by draw; null where it has none. */
+export function stepDraws({ field, draws }: ModelFit): Float64Array | null {
+  const { step } = field.layout
+  return step === null ? null : Float64Array.from(draws, ({ x }) => Math.max(0, x[field.at + step]!))
 }
 
 /** One of the input's terms by draw, dB for a factor of one. */

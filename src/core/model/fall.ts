@@ -4,8 +4,8 @@ import type { ModelFit } from './fit'
 const LEAST_SLOPE = 1
 
 /**
- * By how much the level of every link falls with distance, by draw: straight in lg d but for the bends, and always
- * falling, so that a greater margin reaches farther.
+ * By how much the level of every link falls with distance, by draw: straight in lg d but for bends and a step, and
+ * never rising, so that a greater margin reaches farther.
  */
 export class Fall {
   private readonly lgMiddle: number
@@ -16,11 +16,21 @@ export class Fall {
   /** Draw by draw, the fall from the middle distance to each bend, dB. */
   private readonly atBends: Float64Array
 
+  /** lg m beyond which all is weaker, and by how much, dB by draw; null where there is no step. */
+  private readonly step: { lg: number; db: Float64Array } | null
+
   constructor({ data, field, draws }: Pick<ModelFit, 'data' | 'field' | 'draws'>) {
     const { layout, at, bends } = field
     this.lgMiddle = Math.log10(data.middleM)
     this.bends = bends
     const parts = bends.length + 1
+    this.step =
+      layout.step === null
+        ? null
+        : {
+            lg: Math.log10(data.input.step!.beyondM),
+            db: Float64Array.from(draws, ({ x }) => Math.max(0, x[at + layout.step!]!)),
+          }
     this.slopes = new Float64Array(draws.length * parts)
     this.atBends = new Float64Array(draws.length * bends.length)
     draws.forEach(({ x }, i) => {
@@ -40,8 +50,19 @@ export class Fall {
     })
   }
 
-  /** The fall from the middle distance to another, dB. */
+  /** The fall from the middle distance to another, dB; what a step takes is in it. */
   to(draw: number, lg: number): number {
+    const { step } = this
+    return this.sloping(draw, lg) + (step && lg > step.lg ? step.db[draw]! : 0)
+  }
+
+  /** The mean slope n between two distances, without what a step takes. */
+  slope(draw: number, near: number, far: number): number {
+    if (!(far > near)) return this.at(draw, near) / 10
+    return (this.sloping(draw, far) - this.sloping(draw, near)) / (10 * (far - near))
+  }
+
+  private sloping(draw: number, lg: number): number {
     const { bends, slopes, atBends, lgMiddle } = this
     let k = bends.length
     while (k > 0 && lg < bends[k - 1]!) k--
@@ -51,8 +72,15 @@ export class Fall {
       : atBends[draw * bends.length + k - 1]! + slope * (lg - bends[k - 1]!)
   }
 
-  /** How far out it has fallen so much, lg of m. */
+  /** How far out it has fallen so much, lg of m; at a step where that falls within it. */
   where(draw: number, db: number): number {
+    const { step } = this
+    if (!step) return this.slopingWhere(draw, db)
+    const near = this.slopingWhere(draw, db)
+    return near <= step.lg ? near : Math.max(step.lg, this.slopingWhere(draw, db - step.db[draw]!))
+  }
+
+  private slopingWhere(draw: number, db: number): number {
     const { bends, slopes, atBends, lgMiddle } = this
     let k = bends.length
     while (k > 0 && db < atBends[draw * bends.length + k - 1]!) k--

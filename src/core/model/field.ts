@@ -18,6 +18,9 @@ function floorOf(z: number): [ln: number, d: number, curve: number] {
   return [ln, r, r * (z + r)]
 }
 
+/** A step makes nothing stronger; softly, so that the curvature stays. */
+const STEP_FLOOR = [0, 0.5] as const
+
 interface PlacedCell {
   cell: ModelData['cells'][number]
   /** The shared unknowns that its level is made of, in order, and how far each weighs. */
@@ -130,6 +133,9 @@ export class Field {
         layout.bend[k]!,
         -10 * Math.max(0, this.lgOf(cell.mark) - lg),
       ]),
+      ...(layout.step !== null && 10 ** this.lgOf(cell.mark) > this.data.input.step!.beyondM
+        ? [[layout.step, -1] as [number, number]]
+        : []),
       ...cell.terms.map(([t, factor]): [number, number] => [layout.term[t]!, factor]),
     ]
     on.sort((a, b) => a[0] - b[0])
@@ -205,6 +211,10 @@ export class Field {
     for (const i of layout.linkAt.flat()) normal(i, 0, priors.listenerSdDb)
     normal(layout.slope, ...priors.slope)
     for (const i of layout.bend) normal(i, 0, priors.bendSd)
+    if (layout.step !== null) {
+      normal(layout.step, 0, data.input.step!.sdDb)
+      floored([layout.step], STEP_FLOOR)
+    }
     // Each part falls by its own.
     for (let k = 0; k <= layout.bend.length; k++)
       floored([layout.slope, ...layout.bend.slice(0, k)], priors.slopeFloor)

@@ -11,6 +11,8 @@ export interface Layout {
   slope: number
   /** By how much the slope changes at each bend. */
   bend: number[]
+  /** By how much all is weaker beyond a step; null where there is none. */
+  step: number | null
   /** The input's terms. */
   term: number[]
   /** The first cut of each listener; the gaps follow it. */
@@ -29,6 +31,7 @@ export function layoutOf({ input }: ModelData, bends: number): Layout {
   const linkAt = input.listeners.length > 1 ? link.map(() => input.listeners.map(next)) : []
   const slope = next()
   const bend = Array.from({ length: bends }, next)
+  const step = input.step ? next() : null
   const term = (input.terms ?? []).map(next)
   const cuts = input.listeners.map((l) => (l.counts ? 2 : l.steps))
   const cut = cuts.map((k) => {
@@ -36,5 +39,5 @@ export function layoutOf({ input }: ModelData, bends: number): Layout {
     size += k
     return first
   })
-  return { level, link, linkAt, slope, bend, term, cut, cuts, size }
+  return { level, link, linkAt, slope, bend, step, term, cut, cuts, size }
 }

@@ -4,9 +4,10 @@ import { reachText } from '../words/words'
 import type { LoneContact } from './loneContact'
 import type { OrderCaution } from './order'
 import type { SharedGround } from './sharedGround'
+import type { StepSeen } from './stepSeen'
 
 /** What is to be known before a verdict is believed. */
-export type Caution = OrderCaution | LoneContact | SharedGround
+export type Caution = OrderCaution | LoneContact | SharedGround | StepSeen
 
 type Name = (id: string) => string
 
@@ -45,6 +46,10 @@ function groundWords({ sharedM, legM }: SharedGround, units: Units): string {
   return `Neighbouring marks share their ground over about ${show(sharedM)} of a way of ${show(legM)}: how far each reaches is told from hardly more than one piece of ground, and may be another elsewhere.`
 }
 
+function stepWordsOf({ beyondM, db, low, high }: StepSeen, units: Units): string {
+  return `Beyond about ${aboutDistanceText(beyondM, units)} everything is ${tenths(db)} dB weaker (${tenths(low)} to ${tenths(high)}), as behind a ridge. How far each reaches is told with it, and holds on this way.`
+}
+
 /** A caution in a sentence or two. */
 export function cautionWords(caution: Caution, name: Name, mark: Name, units: Units): string {
   switch (caution.kind) {
@@ -54,5 +59,7 @@ export function cautionWords(caution: Caution, name: Name, mark: Name, units: Un
       return contactWords(caution, name, mark, units)
     case 'shared ground':
       return groundWords(caution, units)
+    case 'step':
+      return stepWordsOf(caution, units)
   }
 }

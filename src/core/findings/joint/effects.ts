@@ -40,9 +40,10 @@ export function effectOfPosterior({ q025, q05, q50, q95, q975, mean, sd }: Poste
 export function withTerms(
   input: FindingsInput,
   checks: readonly ReadCheck[],
-  { fit }: JointFit,
+  { input: { model }, fit }: JointFit,
   effects: EffectTerms,
 ): JointFit {
   const joint = jointInput(input, checks, effects)
-  return { input: joint, fit: refit(fit, joint.model) }
+  const same = model.step ? { ...joint.model, step: model.step } : joint.model
+  return { input: { ...joint, model: same }, fit: refit(fit, same) }
 }

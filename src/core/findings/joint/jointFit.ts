@@ -5,6 +5,7 @@ import type { FindingsInput, ReadCheck } from '../input'
 import { alwaysValidOf, alwaysValidP } from '@/core/stats/alwaysValid'
 import type { Interval } from '@/core/stats/interval'
 import { evenedDraws } from './evenedDraws'
+import { withStep } from './step'
 import { jointInput, type JointInput } from './modelInput'
 
 /** A log under the one model: what every figure of it is read from. */
@@ -27,7 +28,11 @@ export function fitJoint(
 ): JointFit | null {
   const joint = jointInput(input, checks)
   if (joint.model.reports.length === 0) return null
-  return { input: joint, fit: fitModel(joint.model, settings) }
+  const fit = fitModel(joint.model, settings)
+  const stepped = joint.onePlace ? null : withStep(fit)
+  return stepped
+    ? { input: { ...joint, model: stepped }, fit: fitModel(stepped, settings) }
+    : { input: joint, fit }
 }
 
 /** A difference between two links by the model. */

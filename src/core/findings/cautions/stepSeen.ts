@@ -1,0 +1,18 @@
+import { posteriorOf, stepDraws } from '@/core/model/answers'
+import type { JointFit } from '../joint/jointFit'
+
+/** Everything beyond a distance is weaker, as behind a ridge; the reach has it in it, and holds on this way only. */
+export interface StepSeen {
+  kind: 'step'
+  beyondM: number
+  db: number
+  low: number
+  high: number
+}
+
+export function stepSeen({ input, fit }: JointFit): StepSeen[] {
+  const draws = stepDraws(fit)
+  if (!draws || !input.model.step) return []
+  const { q05: low, q50: db, q95: high } = posteriorOf(fit, draws)
+  return [{ kind: 'step', beyondM: input.model.step.beyondM, db, low, high }]
+}

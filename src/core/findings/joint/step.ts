@@ -1,0 +1,77 @@
+import { evenShares } from '@/core/model/evenShares'
+import { Field } from '@/core/model/field'
+import type { ModelFit } from '@/core/model/fit'
+import { Guesses } from '@/core/model/guess'
+import { modeOf } from '@/core/model/mode'
+import { modelData, type ModelInput } from '@/core/model/reports'
+
+/** Marks on either side of a step, and distances in all. */
+const MIN_BESIDE = 2
+const MIN_DISTANCES = 8
+/** Of the gaps between marks, so many are looked at: where the ground falls most. */
+const LOOKED_AT = 4
+/** Points of the spreads at which they are. */
+const POINTS = 10
+/** ln of how much more likely the reports are with a step than without, from which on it is taken to be there. */
+const LN_SURE = 1.8
+/** What a ridge, or the edge of a town, may cost: half-normal with this spread, dB. */
+const STEP_SD_DB = 12
+
+/** Distances between which the ground falls most from mark to mark, the steepest first, m. */
+function candidates({ data, draws }: ModelFit): number[] {
+  const owns = data.ownMark.length
+  const distances = data.marks.map((m) => data.input.marks[m]!.distanceM)
+  const order = [...distances.keys()].sort((a, b) => distances[a]! - distances[b]!)
+  const ground = order.map((m) => draws.reduce((s, { x }) => s + x[owns + m]!, 0) / draws.length)
+  return order
+    .flatMap((m, i) => {
+      const next = order[i + 1]
+      const apart = next !== undefined && distances[next]! > 1.001 * distances[m]!
+      if (!apart || i + 1 < MIN_BESIDE || order.length - i - 1 < MIN_BESIDE) return []
+      return [{ m: Math.sqrt(distances[m]! * distances[next]!), falls: ground[i]! - ground[i + 1]! }]
+    })
+    .filter((c) => c.falls > 0)
+    .sort((a, b) => b.falls - a.falls)
+    .slice(0, LOOKED_AT)
+    .map((c) => c.m)
+}
+
+/** ln of how much more likely the reports are with a step there than without. */
+function lnGain(fit: ModelFit, input: ModelInput): number {
+  const field = new Field(modelData(input), fit.field.priors)
+  const guesses = new Guesses()
+  const lent = evenShares(
+    fit.points.map((p) => p.weight),
+    POINTS,
+  )
+  const gains = fit.points.flatMap((p, i) => {
+    if (lent[i] === 0) return []
+    const guess = guesses.guess(p.theta)
+    const mode = (guess && modeOf(field, p.spreads, guess)) ?? modeOf(field, p.spreads, field.start())
+    if (!mode) return []
+    guesses.add(p.theta, mode.x)
+    return [mode.evidence - p.evidence]
+  })
+  const top = Math.max(...gains)
+  const mean = gains.reduce((s, v) => s + Math.exp(v - top), 0) / gains.length
+  // The half-normal's height at nought is twice the normal's, whose constant the evidence leaves out.
+  return top + Math.log(mean) + Math.log(2 / STEP_SD_DB)
+}
+
+/**
+ * The same log with a step in its levels, everything beyond some distance being weaker, as behind a ridge; null where
+ * none is seen. Only on one leg: another may have its ridge elsewhere.
+ * @param fit of the log without one
+ */
+export function withStep(fit: ModelFit): ModelInput | null {
+  const { input, marks } = fit.data
+  const legs = new Set(marks.map((m) => input.marks[m]!.legId))
+  const distances = new Set(marks.map((m) => Math.round(input.marks[m]!.distanceM)))
+  if (legs.size !== 1 || distances.size < MIN_DISTANCES) return null
+  const stepped = candidates(fit).map((beyondM): ModelInput => ({
+    ...input,
+    step: { beyondM, sdDb: STEP_SD_DB },
+  }))
+  const best = stepped.map((s) => ({ s, ln: lnGain(fit, s) })).sort((a, b) => b.ln - a.ln)[0]
+  return best && best.ln >= LN_SURE ? best.s : null
+}
