@@ -1,4 +1,5 @@
 import { defineConfig } from 'vitest/config'
+import { availableParallelism } from 'node:os'
 import { fileURLToPath } from 'node:url'
 
 export default defineConfig({
@@ -7,5 +8,7 @@ export default defineConfig({
     include: ['src/**/*.test.{ts,tsx}'],
     environment: 'node',
     testTimeout: 60_000,
+    // One core less, which is what it takes by itself, is half of two.
+    maxWorkers: availableParallelism(),
   },
 })
