@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink'
 import type { ExpectedLevel } from '@/core/reach'
-import { tellsOnce, type PowerAsked } from '@/core/sim'
+import { PowerTries, type PowerAsked } from '@/core/sim'
 import type { TrialPlan } from '@/core/trial'
 
 const api = {
@@ -12,9 +12,10 @@ const api = {
     tries: number,
     follow: (done: number) => void | Promise<void>,
   ): Promise<number> {
+    const trying = new PowerTries(plan, expected, asked)
     let told = 0
     for (let seed = 1; seed <= tries; seed++) {
-      if (tellsOnce(plan, expected, asked, 1000 * asked.marks + 17 * asked.repeats + seed)) told++
+      if (trying.tells(1000 * asked.marks + 17 * asked.repeats + seed)) told++
       if (seed % 5 === 0) await follow(seed)
     }
     return told

@@ -6,28 +6,34 @@ import { Guesses } from './guess'
 import { modeOf } from './mode'
 import { modelData, type ModelInput } from './reports'
 
-/** Points of the spreads that a fit lends. */
-const POINTS = 40
-/** Fewer of them than this with any weight left are too few. */
-const MIN_EFFECTIVE = 8
+/** How thorough it is to be. */
+export interface RefitSettings {
+  draws: number
+  /** Points of the spreads that the fit lends. */
+  points: number
+  /** Fewer of them than this with any weight left are too few. */
+  least: number
+}
+
+const REFIT: RefitSettings = { draws: 600, points: 40, least: 8 }
 const SEED = 2
 
 /**
  * Fits a run that differs a little from one that is fitted already: with further terms, or without a report. The
  * points of the spreads are the fit's own, weighed anew by how much more or less likely they make these reports;
  * where hardly any of them is left, the run is fitted from the beginning.
- * @param draws how many are wanted
  */
-export function refit(fit: ModelFit, input: ModelInput, draws = 600): ModelFit {
+export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): ModelFit {
+  const { draws, points, least } = settings
   const { priors } = fit.field
   const field = new Field(modelData(input), priors)
   const guesses = new Guesses()
   let newtonSteps = 0
   const lent = evenShares(
     fit.points.map((p) => p.weight),
-    POINTS,
+    points,
   )
-  const points = fit.points.flatMap((p, i): (FieldPoint & { lnWeight: number })[] => {
+  const weighed = fit.points.flatMap((p, i): (FieldPoint & { lnWeight: number })[] => {
     if (lent[i] === 0) return []
     const guess = guesses.guess(p.theta)
     const mode = (guess && modeOf(field, p.spreads, guess)) ?? modeOf(field, p.spreads, field.start())
@@ -37,12 +43,12 @@ export function refit(fit: ModelFit, input: ModelInput, draws = 600): ModelFit {
     const { theta, spreads } = p
     return [{ theta, spreads, mode, lnWeight: Math.log(lent[i]!) + mode.evidence - p.evidence }]
   })
-  const top = Math.max(...points.map((p) => p.lnWeight))
-  const weights = points.map((p) => Math.exp(p.lnWeight - top))
+  const top = Math.max(...weighed.map((p) => p.lnWeight))
+  const weights = weighed.map((p) => Math.exp(p.lnWeight - top))
   const sum = weights.reduce((s, w) => s + w, 0)
   const effective = sum ** 2 / weights.reduce((s, w) => s + w * w, 0)
-  if (!(effective >= MIN_EFFECTIVE)) return fitModel(input, { priors, draws })
-  const drawn = drawField(field, points, weights, draws, seededRandom(SEED))
+  if (!(effective >= least)) return fitModel(input, { priors, draws })
+  const drawn = drawField(field, weighed, weights, draws, seededRandom(SEED))
   return {
     data: field.data,
     field,

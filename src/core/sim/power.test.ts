@@ -1,17 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { link, plan, rig } from '@/core/testing/plans'
 import { linkKey } from '@/core/reach'
-import { marksForPower, tellsOnce } from './power'
+import { marksForPower, PowerTries } from './power'
 
 const p = plan([link(rig('a')), link(rig('b', { powerW: 20 }))], 12)
 const share = (
-  asked: Partial<Parameters<typeof tellsOnce>[2]>,
+  asked: Partial<ConstructorParameters<typeof PowerTries>[2]>,
   tries = 24,
-  expected: Parameters<typeof tellsOnce>[1] = [],
+  expected: ConstructorParameters<typeof PowerTries>[1] = [],
 ) => {
+  const trying = new PowerTries(p, expected, { marks: 12, repeats: 1, spreadDb: 4.5, marginDb: 3, ...asked })
   let told = 0
-  for (let seed = 1; seed <= tries; seed++)
-    if (tellsOnce(p, expected, { marks: 12, repeats: 1, spreadDb: 4.5, marginDb: 3, ...asked }, seed)) told++
+  for (let seed = 1; seed <= tries; seed++) if (trying.tells(seed)) told++
   return told / tries
 }
 
@@ -43,7 +43,12 @@ describe('power by simulation', () => {
     expect(marksForPower(p.marks, 3).map((m) => m.distanceM)).toEqual([300, 1675, 3050])
     expect(marksForPower([], 5)).toEqual([])
     expect(
-      tellsOnce({ ...p, links: [p.links[0]!] }, [], { marks: 6, repeats: 1, spreadDb: 4, marginDb: 3 }, 1),
+      new PowerTries({ ...p, links: [p.links[0]!] }, [], {
+        marks: 6,
+        repeats: 1,
+        spreadDb: 4,
+        marginDb: 3,
+      }).tells(1),
     ).toBe(false)
   })
 })

@@ -1,5 +1,7 @@
-import { cellsOf, comparePair, fitJoint, inputOf, judgePairs, readChecks } from '@/core/findings'
-import { SAMPLING } from '@/core/model/spreadSampling'
+import { cellsOf, comparePair, inputOf, judgePairs, readChecks, type FindingsInput } from '@/core/findings'
+import { jointInput } from '@/core/findings/joint/modelInput'
+import { fitModel, type ModelFit } from '@/core/model/fit'
+import { refit, type RefitSettings } from '@/core/model/refit'
 import { linkKey } from '@/core/reach/linkKey'
 import type { ExpectedLevel } from '@/core/reach/legGround'
 import type { Link } from '@/core/kit/rig/rig'
@@ -17,11 +19,8 @@ export interface PowerAsked {
   marginDb: number
 }
 
-/** Whether one try tells needs fewer draws than what is said of a log. */
-const QUICK = {
-  sampling: { ...SAMPLING, first: 50, second: 50, maxFurther: 0 },
-  draws: 400,
-}
+/** Whether one try tells needs fewer draws than what is said of a log, at fewer points of the spreads. */
+const ROUGHLY: RefitSettings = { draws: 300, points: 24, least: 2 }
 
 const SECOND = { groundLossDb: 0, extraSlopeDb: 0 }
 
@@ -58,19 +57,48 @@ function expectedAt(expected: readonly ExpectedLevel[], marks: readonly Mark[], 
 }
 
 /**
- * One try of the plan in a simulated field where the first link is truly better by what would matter: whether
- * the same test that judges the log would say so. Both links see the second one's loss over this ground, so
- * that nothing else differs.
- * @param expected levels over the plan's ground; empty for plane earth on hilly ground
+ * Tries of a plan in a simulated field where the first link is truly better by what would matter: whether the same model
+ * that judges the log would say so. Both links see the second one's loss over this ground, so that nothing else
+ * differs. The spreads that the first try is fitted at serve the others, weighed anew by what each reports.
  */
-export function tellsOnce(
+export class PowerTries {
+  private first: ModelFit | null = null
+
+  /** @param expected levels over the plan's ground; empty for plane earth on hilly ground */
+  constructor(
+    private readonly plan: TrialPlan,
+    private readonly expected: readonly ExpectedLevel[],
+    private readonly asked: PowerAsked,
+  ) {}
+
+  /** Whether one try tells that the first link is better. */
+  tells(seed: number): boolean {
+    const { plan, asked } = this
+    const input = simulated(plan, this.expected, asked, seed)
+    const [a, b] = plan.links
+    if (!input || !a || !b) return false
+    const { checks } = readChecks(input)
+    const log = jointInput(input, checks)
+    if (log.model.reports.length === 0) return false
+    const fit = this.first ? refit(this.first, log.model, ROUGHLY) : fitModel(log.model)
+    this.first ??= fit
+    const scope = plan.directions.length > 1 ? 'both' : plan.directions[0]!
+    const joint = { input: log, fit }
+    const pair = comparePair(input, checks, cellsOf(input, checks), a, b, scope, joint, null)
+    const [judged] = judgePairs([pair], asked.marginDb, true, 6)
+    return judged!.verdict.kind === 'better' && judged!.verdict.which === 'a'
+  }
+}
+
+/** A run of the plan in a simulated field, as findings take it; null where it has no two links. */
+function simulated(
   plan: TrialPlan,
   expected: readonly ExpectedLevel[],
   asked: PowerAsked,
   seed: number,
-): boolean {
+): FindingsInput | null {
   const [a, b] = plan.links
-  if (!a || !b) return false
+  if (!a || !b) return null
   const marks = marksForPower(plan.marks, asked.marks)
   const tried: TrialPlan = {
     ...plan,
@@ -103,11 +131,5 @@ export function tellsOnce(
   const checks = simulateRun(tried, field).map((c, i) =>
     asLogged(c, { id: `${i}`, time: '', device: 'simulated', role: 'out there' }),
   )
-  const input = { ...inputOf(tried, marks, checks, true), marginDb: asked.marginDb }
-  const read = readChecks(input)
-  const scope = plan.directions.length > 1 ? 'both' : plan.directions[0]!
-  const joint = fitJoint(input, read.checks, QUICK)
-  const pair = comparePair(input, read.checks, cellsOf(input, read.checks), a, b, scope, joint, null)
-  const [judged] = judgePairs([pair], asked.marginDb, true, 6)
-  return judged!.verdict.kind === 'better' && judged!.verdict.which === 'a'
+  return { ...inputOf(tried, marks, checks, true), marginDb: asked.marginDb }
 }
