@@ -7,7 +7,7 @@ export default defineConfig({
   test: {
     include: ['src/**/*.test.{ts,tsx}'],
     environment: 'node',
-    testTimeout: 60_000,
+    testTimeout: 180_000,
     // One core less, which is what it takes by itself, is half of two.
     maxWorkers: availableParallelism(),
   },

@@ -21,8 +21,8 @@ describe('power by simulation', () => {
     expect(share({ marginDb: 0 })).toBeLessThan(0.2)
   })
   it('more marks tell more, more spread less', () => {
-    expect(share({ marks: 28, marginDb: 4 })).toBeGreaterThan(share({ marks: 6, marginDb: 4 }))
-    expect(share({ spreadDb: 2.5, marginDb: 4 })).toBeGreaterThan(share({ spreadDb: 9, marginDb: 4 }))
+    expect(share({ marks: 24, marginDb: 5 }, 12)).toBeGreaterThan(share({ marks: 6, marginDb: 5 }, 12))
+    expect(share({ spreadDb: 2.5, marginDb: 4 }, 12)).toBeGreaterThan(share({ spreadDb: 9, marginDb: 4 }, 12))
   })
   it('goes by this ground: where nothing is heard nothing is told', () => {
     const deaf = p.marks.flatMap((m) =>

@@ -57,8 +57,8 @@ function expectedAt(expected: readonly ExpectedLevel[], marks: readonly Mark[], 
 }
 
 /**
- * Tries of a plan in a simulated field where the first link is truly better by what would matter: whether the same model
- * that judges the log would say so. Both links see the second one's loss over this ground, so that nothing else
+ * Tries of a plan in a simulated field where the first link is truly better by what would matter: whether the same
+ * model that judges the log would say so. Both links see the second one's loss over this ground, so that nothing else
  * differs. The spreads that the first try is fitted at serve the others, weighed anew by what each reports.
  */
 export class PowerTries {
