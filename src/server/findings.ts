@@ -35,13 +35,15 @@ const breakdownBy = keeper<Promise<LogBreakdown>>(MAX_BREAKDOWNS)
 
 const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
 
-/** All that is prepared from, whatever of it changes: checks, links described later, marks measured later. */
-function logOf({ copyRule: _rule, marginDb: _margin, reliability: _often, ...log }: FindingsInput) {
-  return log
+/**
+ * A log prepared, and the key that it is kept by: all that it is prepared from, whatever of it changes (checks, links
+ * described later, marks measured later).
+ */
+function prepared(input: FindingsInput): { key: string; basis: Prepared } {
+  const { copyRule: _rule, marginDb: _margin, reliability: _often, ...log } = input
+  const key = hash(log)
+  return { key, basis: preparedBy(key, () => prepareFindings(input)) }
 }
-
-const prepared = (input: FindingsInput): Prepared =>
-  preparedBy(hash(logOf(input)), () => prepareFindings(input))
 
 /** Lets whatever else is asked go first. */
 const othersFirst = () => new Promise<void>((resolve) => setImmediate(resolve))
@@ -52,7 +54,7 @@ const othersFirst = () => new Promise<void>((resolve) => setImmediate(resolve))
  */
 export const findingsApi = {
   findings(input: FindingsInput): Findings {
-    return makeFindings(input, prepared(input))
+    return makeFindings(input, prepared(input).basis)
   },
 
   /** The causes behind a log; what does not depend on rule, margin and reliability is kept for the next time. */
@@ -61,8 +63,8 @@ export const findingsApi = {
     ground: PlanGround | null,
     events: readonly RunEvent[],
   ): Promise<Breakdown> {
-    const basis = prepared(input)
-    const inLog = await breakdownBy(hash([logOf(input), ground?.legs ?? null, events]), () =>
+    const { key, basis } = prepared(input)
+    const inLog = await breakdownBy(hash([key, ground?.legs ?? null, events]), () =>
       breakdownOfLog(input, basis.joint, ground, events, othersFirst),
     )
     return breakdownUnder(input, basis, ground, inLog)

@@ -1,3 +1,4 @@
+import { everyPair } from '@/core/everyPair'
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import type { Reaches } from '@/core/model/answers'
 import type { ModelFit } from '@/core/model/fit'
@@ -86,9 +87,7 @@ export function comparePairs(
 ): PairComparison[] {
   const scopes: Scope[] = input.directions.length > 1 ? [...input.directions, 'both'] : [...input.directions]
   return scopes.flatMap((scope) =>
-    input.links.flatMap((a, i) =>
-      input.links.slice(i + 1).map((b) => comparePair(input, checks, cellSets, a, b, scope, joint, trend)),
-    ),
+    everyPair(input.links).map(([a, b]) => comparePair(input, checks, cellSets, a, b, scope, joint, trend)),
   )
 }
 

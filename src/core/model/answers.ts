@@ -2,6 +2,7 @@ import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import { Fall } from './fall'
 import type { Draw, ModelFit } from './fit'
 import { nought } from './nought'
+import type { Spreads } from './priors'
 import { copyCurves, cutAsked, type CopyCurve, type ModelRule } from './margins'
 
 /** What the draws say of one figure. */
@@ -55,6 +56,13 @@ export function chanceOf(fit: ModelFit, so: (draw: number) => boolean): number {
   return fit.draws.reduce((n, _, i) => (so(i) ? n + 1 : n), 0) / fit.draws.length
 }
 
+/** The middle of what the draws say of one of the spreads, in its own unit. */
+export const spreadOf = (fit: ModelFit, key: keyof Spreads): number =>
+  posteriorOf(
+    fit,
+    fit.draws.map((d) => fit.points[d.point]!.spreads[key]),
+  ).q50
+
 /** How strong a link is at a listener against the others, known terms taken out (evened) or left in, dB, by draw. */
 function linkLevels(fit: ModelFit, link: number, listener: number, known: boolean): Float64Array {
   const { layout, at } = fit.field
@@ -92,16 +100,10 @@ export function differenceDraws(
  * at a step.
  */
 export function slopeDraws(fit: ModelFit): Float64Array {
-  const lgs = fit.data.marks.map((m) => Math.log10(fit.data.input.marks[m]!.distanceM))
+  const lgs = fit.data.distanceM.map(Math.log10)
   const [near, far] = [Math.min(...lgs), Math.max(...lgs)]
   const fall = new Fall(fit)
   return Float64Array.from(fit.draws, (_, i) => fall.slope(i, near, far))
-}
-
-/** By how much all is weaker beyond the input's step, dB by draw; null where it has none. */
-export function stepDraws({ field, draws }: ModelFit): Float64Array | null {
-  const { step } = field.layout
-  return step === null ? null : Float64Array.from(draws, ({ x }) => Math.max(0, x[field.at + step]!))
 }
 
 /** One of the input's terms by draw, dB for a factor of one. */

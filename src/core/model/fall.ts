@@ -3,6 +3,12 @@ import type { ModelFit } from './fit'
 /** No level falls by less than 10 dB a decade; draws whose weight is next to nothing may. */
 const LEAST_SLOPE = 1
 
+/** By how much all is weaker beyond the input's step, dB by draw; null where it has none. */
+export function stepDraws({ field, draws }: Pick<ModelFit, 'field' | 'draws'>): Float64Array | null {
+  const { step } = field.layout
+  return step === null ? null : Float64Array.from(draws, ({ x }) => Math.max(0, x[field.at + step]!))
+}
+
 /**
  * By how much the level of every link falls with distance, by draw: straight in lg d but for bends and a step, and
  * never rising, so that a greater margin reaches farther.
@@ -15,7 +21,6 @@ export class Fall {
   private readonly slopes: Float64Array
   /** Draw by draw, the fall from the middle distance to each bend, dB. */
   private readonly atBends: Float64Array
-
   /** lg m beyond which all is weaker, and by how much, dB by draw; null where there is no step. */
   private readonly step: { lg: number; db: Float64Array } | null
 
@@ -24,13 +29,8 @@ export class Fall {
     this.lgMiddle = Math.log10(data.middleM)
     this.bends = bends
     const parts = bends.length + 1
-    this.step =
-      layout.step === null
-        ? null
-        : {
-            lg: Math.log10(data.input.step!.beyondM),
-            db: Float64Array.from(draws, ({ x }) => Math.max(0, x[at + layout.step!]!)),
-          }
+    const db = stepDraws({ field, draws })
+    this.step = db && { lg: Math.log10(data.input.step!.beyondM), db }
     this.slopes = new Float64Array(draws.length * parts)
     this.atBends = new Float64Array(draws.length * bends.length)
     draws.forEach(({ x }, i) => {
@@ -62,14 +62,25 @@ export class Fall {
     return (this.sloping(draw, far) - this.sloping(draw, near)) / (10 * (far - near))
   }
 
-  private sloping(draw: number, lg: number): number {
+  /** Which part a distance lies in. */
+  private partOf(lg: number): number {
+    let k = this.bends.length
+    while (k > 0 && lg < this.bends[k - 1]!) k--
+    return k
+  }
+
+  /** Where a part begins, lg of m, what has fallen by there, and its dB a decade; the first is drawn out from the middle. */
+  private lineOf(draw: number, part: number): [lg: number, db: number, slope: number] {
     const { bends, slopes, atBends, lgMiddle } = this
-    let k = bends.length
-    while (k > 0 && lg < bends[k - 1]!) k--
-    const slope = 10 * slopes[draw * (bends.length + 1) + k]!
-    return k === 0
-      ? slope * (lg - lgMiddle)
-      : atBends[draw * bends.length + k - 1]! + slope * (lg - bends[k - 1]!)
+    const slope = 10 * slopes[draw * (bends.length + 1) + part]!
+    return part === 0
+      ? [lgMiddle, 0, slope]
+      : [bends[part - 1]!, atBends[draw * bends.length + part - 1]!, slope]
+  }
+
+  private sloping(draw: number, lg: number): number {
+    const [from, db, slope] = this.lineOf(draw, this.partOf(lg))
+    return db + slope * (lg - from)
   }
 
   /** How far out it has fallen so much, lg of m; at a step where that falls within it. */
@@ -81,19 +92,15 @@ export class Fall {
   }
 
   private slopingWhere(draw: number, db: number): number {
-    const { bends, slopes, atBends, lgMiddle } = this
+    const { bends, atBends } = this
     let k = bends.length
     while (k > 0 && db < atBends[draw * bends.length + k - 1]!) k--
-    const slope = 10 * slopes[draw * (bends.length + 1) + k]!
-    return k === 0
-      ? lgMiddle + db / slope
-      : bends[k - 1]! + (db - atBends[draw * bends.length + k - 1]!) / slope
+    const [from, fallen, slope] = this.lineOf(draw, k)
+    return from + (db - fallen) / slope
   }
 
   /** dB a decade at a distance. */
   at(draw: number, lg: number): number {
-    let k = this.bends.length
-    while (k > 0 && lg < this.bends[k - 1]!) k--
-    return 10 * this.slopes[draw * (this.bends.length + 1) + k]!
+    return this.lineOf(draw, this.partOf(lg))[2]
   }
 }

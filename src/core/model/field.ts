@@ -1,7 +1,7 @@
 import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
 import { Arrow } from './arrow'
-import { noChance } from './chanceAt'
 import { bendsOf } from './bends'
+import { noChance } from './chanceAt'
 import { Chances } from './chances'
 import { layoutOf, type Layout } from './layout'
 import type { ModelPriors, NormalPrior, Spreads } from './priors'
@@ -69,10 +69,7 @@ export class Field {
     this.cuts = this.layout.cuts.map((k) => new Float64Array(k))
     this.cutGradient = this.layout.cuts.map((k) => new Float64Array(k))
     this.cutCurve = this.layout.cuts.map((k) => Array.from({ length: k }, () => new Float64Array(k)))
-    this.fall = Float64Array.from(
-      data.marks,
-      (m) => -10 * Math.log10(data.input.marks[m]!.distanceM / data.middleM),
-    )
+    this.fall = Float64Array.from(data.distanceM, (m) => -10 * Math.log10(m / data.middleM))
     this.cross = new Float64Array(Math.max(1, ...this.layout.cuts))
     this.cells = data.cells.map((c) => this.placed(c))
   }
@@ -122,6 +119,7 @@ export class Field {
   /** Where a cell's level hangs among the shared unknowns, worked out once. */
   private placed(cell: ModelData['cells'][number]): PlacedCell {
     const { layout } = this
+    const distanceM = this.data.distanceM[cell.mark]!
     const on: [number, number][] = [
       [layout.level[cell.listener]!, 1],
       [layout.link[cell.link]!, 1],
@@ -131,9 +129,9 @@ export class Field {
       [layout.slope, this.fall[cell.mark]!],
       ...this.bends.map((lg, k): [number, number] => [
         layout.bend[k]!,
-        -10 * Math.max(0, this.lgOf(cell.mark) - lg),
+        -10 * Math.max(0, Math.log10(distanceM) - lg),
       ]),
-      ...(layout.step !== null && 10 ** this.lgOf(cell.mark) > this.data.input.step!.beyondM
+      ...(layout.step !== null && distanceM > this.data.input.step!.beyondM
         ? [[layout.step, -1] as [number, number]]
         : []),
       ...cell.terms.map(([t, factor]): [number, number] => [layout.term[t]!, factor]),
@@ -149,10 +147,6 @@ export class Field {
   /** ln of prior and likelihood at x, up to what hangs on neither x nor the spreads. */
   value(x: Float64Array, spreads: Spreads): number {
     return this.prior(x, spreads, false) + this.likelihood(x, spreads, false)
-  }
-
-  private lgOf(mark: number): number {
-    return Math.log10(this.data.input.marks[this.data.marks[mark]!]!.distanceM)
   }
 
   /** The same; {@link gradient} and {@link curve} (minus the second derivatives) are filled. */

@@ -1,8 +1,8 @@
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { evenShares } from './evenShares'
 import { Field } from './field'
-import { Guesses } from './guess'
-import { factorAt, modeOf, type Mode } from './mode'
+import { factorAt, type Mode } from './mode'
+import { Modes } from './modes'
 import { MODEL_PRIORS, spreadCount, spreadsAt, type ModelPriors, type Spreads } from './priors'
 import { modelData, type ModelData, type ModelInput } from './reports'
 import { SAMPLING, sampleSpreads, type SamplingPlan } from './spreadSampling'
@@ -15,7 +15,7 @@ export interface FieldPoint {
 }
 
 /** Spreads that draws were made at, and each listener's cuts at the field's mode there. */
-interface FitPoint {
+export interface FitPoint {
   theta: Float64Array
   spreads: Spreads
   cuts: Float64Array[]
@@ -77,17 +77,13 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
   const data = modelData(input)
   const field = new Field(data, priors)
   const random = seededRandom(seed)
-  const guesses = new Guesses()
-  let newtonSteps = 0
+  const modes = new Modes(field)
   const sampled = sampleSpreads(
     spreadCount(input.listeners.some((l) => l.stretchedBelowDb !== undefined)),
     (theta) => {
       const spreads = spreadsAt(theta, priors)
-      const guess = guesses.guess(theta)
-      const mode = (guess && modeOf(field, spreads, guess)) ?? modeOf(field, spreads, field.start())
+      const mode = modes.at(theta, spreads)
       if (!mode) return null
-      newtonSteps += mode.steps
-      guesses.add(theta, mode.x)
       return { ln: mode.evidence - 0.5 * theta.reduce((s, v) => s + v * v, 0), of: { spreads, mode } }
     },
     random,
@@ -104,7 +100,7 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     field,
     points: kept.points,
     draws: kept.draws,
-    quality: qualityOf(sampled, kept.effective, newtonSteps),
+    quality: qualityOf(sampled, kept.effective, modes.steps),
   }
 }
 

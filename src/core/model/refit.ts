@@ -1,9 +1,7 @@
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
-import { evenShares } from './evenShares'
 import { Field } from './field'
 import { drawField, fitModel, qualityOf, type FieldPoint, type ModelFit } from './fit'
-import { Guesses } from './guess'
-import { modeOf } from './mode'
+import { modesAtPoints } from './lentModes'
 import { modelData, type ModelInput } from './reports'
 
 /** How thorough it is to be. */
@@ -27,22 +25,13 @@ export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): Model
   const { draws, points, least } = settings
   const { priors } = fit.field
   const field = new Field(modelData(input), priors)
-  const guesses = new Guesses()
-  let newtonSteps = 0
-  const lent = evenShares(
-    fit.points.map((p) => p.weight),
-    points,
-  )
-  const weighed = fit.points.flatMap((p, i): (FieldPoint & { lnWeight: number })[] => {
-    if (lent[i] === 0) return []
-    const guess = guesses.guess(p.theta)
-    const mode = (guess && modeOf(field, p.spreads, guess)) ?? modeOf(field, p.spreads, field.start())
-    if (!mode) return []
-    newtonSteps += mode.steps
-    guesses.add(p.theta, mode.x)
-    const { theta, spreads } = p
-    return [{ theta, spreads, mode, lnWeight: Math.log(lent[i]!) + mode.evidence - p.evidence }]
-  })
+  const { lent, steps } = modesAtPoints(fit, field, points)
+  const weighed = lent.map(({ point, times, mode }): FieldPoint & { lnWeight: number } => ({
+    theta: point.theta,
+    spreads: point.spreads,
+    mode,
+    lnWeight: Math.log(times) + mode.evidence - point.evidence,
+  }))
   const top = Math.max(...weighed.map((p) => p.lnWeight))
   const weights = weighed.map((p) => Math.exp(p.lnWeight - top))
   const sum = weights.reduce((s, w) => s + w, 0)
@@ -57,7 +46,7 @@ export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): Model
     quality: qualityOf(
       { effective, paretoK: 0, rounds: 0, slower: false, poor: false },
       drawn.effective,
-      newtonSteps,
+      steps,
     ),
   }
 }

@@ -85,6 +85,8 @@ export interface ModelData {
   input: ModelInput
   /** Indices of the marks that are in, leg by leg and outwards; cells count in this order. */
   marks: number[]
+  /** From the base, m. */
+  distanceM: number[]
   /** m to the mark before on the same leg; null at a leg's first. */
   gapM: (number | null)[]
   /** d0, the geometric mean of the marks' distances, m. */
@@ -176,6 +178,7 @@ export function modelData(input: ModelInput): ModelData {
   return {
     input,
     marks: marks.map((m) => m.i),
+    distanceM: marks.map((m) => m.distanceM),
     gapM: marks.map((m, i) =>
       i > 0 && marks[i - 1]!.legId === m.legId ? Math.max(NEAREST_M, m.alongM - marks[i - 1]!.alongM) : null,
     ),

@@ -16,7 +16,7 @@ function Size({ d }: { d: Difference | null }) {
   if (d.marksUsed.length < 4) return <span style={{ color: 'var(--soft)' }}>too few marks</span>
   return (
     <>
-      <b>{d.estimate === null ? '' : `${dB(d.estimate)} dB`}</b>{' '}
+      <b>{`${dB(d.estimate)} dB`}</b>{' '}
       <span style={{ whiteSpace: 'nowrap' }}>({intervalText(d.interval90.low, d.interval90.high, dB)})</span>
     </>
   )

@@ -1,3 +1,5 @@
+import { everyPair } from '@/core/everyPair'
+import { groupedBy } from '@/core/groupedBy'
 import { termDraws } from '@/core/model/answers'
 import type { FindingsInput, ReadCheck } from '../input'
 import { evenedDraws } from '../joint/evenedDraws'
@@ -32,13 +34,15 @@ function groupsOf(
   checks: readonly ReadCheck[],
   groupOf: (check: ReadCheck) => string | null,
 ): Map<string, number> {
-  const marks = new Map<string, Set<string>>()
-  for (const c of checks) {
-    const group = groupOf(c)
-    if (group !== null) marks.set(group, (marks.get(group) ?? new Set()).add(c.markId))
-  }
-  return new Map([...marks].filter(([, m]) => m.size >= MIN_MARKS).map(([g, m]) => [g, m.size]))
+  const marks = [...groupedBy(checks, groupOf)].flatMap(([group, here]): [string, number][] =>
+    group === null ? [] : [[group, new Set(here.map((c) => c.markId)).size]],
+  )
+  return new Map(marks.filter(([, n]) => n >= MIN_MARKS))
 }
+
+/** Indices of every two links that were tried. */
+const pairsTried = ({ links }: FindingsInput, checks: readonly ReadCheck[]) =>
+  everyPair(links.flatMap((l, i) => (checks.some((c) => c.linkId === l.id) ? [i] : [])))
 
 /**
  * Differences of every pair of links by groups of checks, in the joint model: each link is a little better or worse in
@@ -54,12 +58,12 @@ export function differencesBy(
   joint: JointFit,
   groupOf: (check: ReadCheck) => string | null,
 ): DifferenceBy[] {
-  const links = input.links.flatMap((l, i) => (checks.some((c) => c.linkId === l.id) ? [i] : []))
+  const pairs = pairsTried(input, checks)
   const unused = new Set(joint.input.unused)
   const used = checks.filter((c) => !unused.has(c.id))
   const marksIn = groupsOf(used, groupOf)
   const groups = [...marksIn.keys()]
-  if (links.length < 2 || groups.length < 2) return []
+  if (pairs.length === 0 || groups.length < 2) return []
   const linkAt = new Map(input.links.map((l, i) => [l.id, i]))
   const term = (link: number, group: number) => link * groups.length + group
   const grouped = withTerms(input, checks, joint, {
@@ -73,13 +77,12 @@ export function differencesBy(
   const listeners = [...input.directions.keys()]
   const { unit, size } = unitOf(grouped, listeners)
   const { fit } = grouped
-  const own = links.map((l) => groups.map((_, g) => termDraws(fit, term(l, g))))
-  const pairs = links.flatMap((_, i) => links.slice(i + 1).map((__, k) => [i, i + 1 + k] as const))
-  return pairs.map(([i, k]) => {
-    const over = evenedDraws(input, fit, links[i]!, links[k]!, listeners)
-    const draws = groups.map((_, g) => over.map((v, t) => v + own[i]![g]![t]! - own[k]![g]![t]!))
+  const own = input.links.map((_, l) => groups.map((__, g) => termDraws(fit, term(l, g))))
+  return pairs.map(([a, b]) => {
+    const over = evenedDraws(input, fit, a, b, listeners)
+    const draws = groups.map((_, g) => over.map((v, t) => v + own[a]![g]![t]! - own[b]![g]![t]!))
     return differenceIn(
-      { a: input.links[links[i]!]!.id, b: input.links[links[k]!]!.id, unit },
+      { a: input.links[a]!.id, b: input.links[b]!.id, unit },
       groups.map((group, g) => ({ group, draws: draws[g]!, marks: marksIn.get(group)! })),
       pairs.length,
       (d) => effectOf(fit, d, size),
@@ -96,14 +99,12 @@ function differenceIn(
 ): DifferenceBy {
   const looks = (pairs * groups.length * (groups.length - 1)) / 2
   const within = groups.map(({ group, draws, marks }) => ({ group, effect: effect(draws), marks }))
-  const changes = groups
-    .flatMap((from, g) =>
-      groups.slice(g + 1).map((to) => ({
-        from: from.group,
-        to: to.group,
-        effect: effect(to.draws.map((v, t) => v - from.draws[t]!)),
-      })),
-    )
+  const changes = everyPair(groups)
+    .map(([from, to]) => ({
+      from: from.group,
+      to: to.group,
+      effect: effect(to.draws.map((v, t) => v - from.draws[t]!)),
+    }))
     .filter((c) => c.effect.p * looks < 0.05)
     .sort((x, y) => x.effect.p - y.effect.p)
   const above = within.some((w) => w.effect.interval95.low > 0)
@@ -117,11 +118,10 @@ export function differencesByDirection(
   checks: readonly ReadCheck[],
   joint: JointFit,
 ): DifferenceBy[] {
-  const links = input.links.flatMap((l, i) => (checks.some((c) => c.linkId === l.id) ? [i] : []))
+  const pairs = pairsTried(input, checks)
   const marksIn = groupsOf(checks, (c) => c.direction)
-  if (links.length < 2 || input.directions.length < 2 || marksIn.size < 2) return []
+  if (pairs.length === 0 || input.directions.length < 2 || marksIn.size < 2) return []
   const { unit, size } = unitOf(joint, [...input.directions.keys()])
-  const pairs = links.flatMap((a, i) => links.slice(i + 1).map((b) => [a, b] as const))
   return pairs.map(([a, b]) =>
     differenceIn(
       { a: input.links[a]!.id, b: input.links[b]!.id, unit },

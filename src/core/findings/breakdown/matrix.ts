@@ -1,3 +1,4 @@
+import { everyPair } from '@/core/everyPair'
 import type { Link } from '@/core/kit/rig/rig'
 import { EVENING_TERMS } from '../choices'
 import { factorsOf, type Factor, type FactorName } from '@/core/kit/rig/traits'
@@ -116,15 +117,14 @@ export function matrixOf(input: FindingsInput, checks: readonly ReadCheck[], joi
   if (usable.length < 2) return null
   const mains = columns.filter((c) => c.of.kind === 'main' && usable.includes(c.of.factor))
   const both: Column[] = []
-  for (const [x, a] of mains.entries())
-    for (const b of mains.slice(x + 1)) {
-      if (a.of.kind !== 'main' || b.of.kind !== 'main' || a.of.factor === b.of.factor) continue
-      const column: Column = {
-        of: { kind: 'both', a: a.of.factor, i: a.of.level, b: b.of.factor, k: b.of.level },
-        values: new Map(ids.map((l) => [l, a.values.get(l)! * b.values.get(l)!])),
-      }
-      if (adds([...mains, ...both], column, ids)) both.push(column)
+  for (const [a, b] of everyPair(mains)) {
+    if (a.of.kind !== 'main' || b.of.kind !== 'main' || a.of.factor === b.of.factor) continue
+    const column: Column = {
+      of: { kind: 'both', a: a.of.factor, i: a.of.level, b: b.of.factor, k: b.of.level },
+      values: new Map(ids.map((l) => [l, a.values.get(l)! * b.values.get(l)!])),
     }
+    if (adds([...mains, ...both], column, ids)) both.push(column)
+  }
   const listeners = [...input.directions.keys()]
   const { unit, size } = unitOf(joint, listeners)
   const at = ids.map((id) => input.links.findIndex((l) => l.id === id))

@@ -1,15 +1,15 @@
+import { everyPair } from '@/core/everyPair'
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import type { Scale } from '@/core/reports/scale'
 import { betaBinomialDifference, type CountAt, type CountDifference } from '@/core/stats/scales/betaBinomial'
 import { exactSign } from '@/core/stats/exact/exactSign'
-import type { RunLog } from '@/core/trial/foldEntries'
+import { asLogged, type RunLog } from '@/core/trial/foldEntries'
 import { checksByMark, readChecks, type FindingsInput, type ReadCheck } from '../input'
 import { effectOfPosterior, type Effect } from '../joint/effects'
 import { fitJoint, jointDifference, type JointDifference } from '../joint/jointFit'
 import { place } from '../compare/wins'
 
-const pairsOf = (input: FindingsInput) =>
-  input.links.flatMap((a, i) => input.links.slice(i + 1).map((b) => ({ a: a.id, b: b.id })))
+const pairsOf = (input: FindingsInput) => everyPair(input.links).map(([a, b]) => ({ a: a.id, b: b.id }))
 
 /** Words taken down right, or packets received, of one check. */
 function countOf(check: ReadCheck): { k: number; n: number } | null {
@@ -75,24 +75,21 @@ const stationOf = ({ name }: Said) => name.trim().toLowerCase()
 function logOfStations(input: FindingsInput, direction: Direction, said: readonly Said[]): FindingsInput {
   const last = new Map(said.map((s) => [`${stationOf(s)} ${s.linkId}`, s]))
   const [pattern] = input.marks
-  const checks = [...last.values()].map((s, i): FindingsInput['checks'][number] => ({
-    id: `station ${i}`,
-    time: '',
-    device: '',
-    role: 'out there',
-    linkId: s.linkId,
-    markId: stationOf(s),
-    direction,
-    repeat: 1,
-    text: s.text,
-    calls: 1,
-    remark: '',
-    state: 'graded',
-    attenuationDb: 0,
-    voided: null,
-    versions: 1,
-    grades: [],
-  }))
+  const checks = [...last.values()].map((s, i) =>
+    asLogged(
+      {
+        linkId: s.linkId,
+        markId: stationOf(s),
+        direction,
+        repeat: 1,
+        text: s.text,
+        calls: 1,
+        remark: '',
+        state: 'graded',
+      },
+      { id: `station ${i}`, time: '', device: '', role: 'out there' },
+    ),
+  )
   return {
     ...input,
     directions: [direction],

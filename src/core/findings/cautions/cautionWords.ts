@@ -46,7 +46,7 @@ function groundWords({ sharedM, legM }: SharedGround, units: Units): string {
   return `Neighbouring marks share their ground over about ${show(sharedM)} of a way of ${show(legM)}: how far each reaches is told from hardly more than one piece of ground, and may be another elsewhere.`
 }
 
-function stepWordsOf({ beyondM, db, low, high }: StepSeen, units: Units): string {
+function ridgeWords({ beyondM, db, low, high }: StepSeen, units: Units): string {
   return `Beyond about ${aboutDistanceText(beyondM, units)} everything is ${tenths(db)} dB weaker (${tenths(low)} to ${tenths(high)}), as behind a ridge. How far each reaches is told with it, and holds on this way.`
 }
 
@@ -60,6 +60,6 @@ export function cautionWords(caution: Caution, name: Name, mark: Name, units: Un
     case 'shared ground':
       return groundWords(caution, units)
     case 'step':
-      return stepWordsOf(caution, units)
+      return ridgeWords(caution, units)
   }
 }

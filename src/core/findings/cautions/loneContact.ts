@@ -1,4 +1,3 @@
-import type { ModelFit } from '@/core/model/fit'
 import { refit } from '@/core/model/refit'
 import type { Reach } from '@/core/reach/reach'
 import { isCopied } from '@/core/reports/copyRule'
@@ -50,10 +49,12 @@ export class Without {
 
   of(link: number, markId: string): JointFit {
     const key = `${link} ${markId}`
+    const known = this.made.get(key)
+    if (known) return known
     const { input, fit } = this.joint
     const mark = input.markIds.indexOf(markId)
     const reports = input.model.reports.filter((r) => r.link !== link || r.mark !== mark)
-    const made = this.made.get(key) ?? { input, fit: refit(fit, { ...input.model, reports }) as ModelFit }
+    const made = { input, fit: refit(fit, { ...input.model, reports }) }
     this.made.set(key, made)
     return made
   }

@@ -1,3 +1,4 @@
+import { everyPair } from '@/core/everyPair'
 import { groupedBy } from '@/core/groupedBy'
 import { posteriorOf, termDraws } from '@/core/model/answers'
 import type { FindingsInput, ReadCheck } from '../input'
@@ -54,17 +55,15 @@ export function orderCautions(
 ): OrderCaution[] {
   const driftDb = driftBound(joint, input.directions.length)
   if (driftDb === null) return []
-  return input.links.flatMap((a, i) =>
-    input.links.slice(i + 1).flatMap((b): OrderCaution[] => {
-      const after = hoursAfter(checks, a.id, b.id)
-      const later = after.filter((h) => h > 0).length
-      const marks = Math.max(later, after.length - later)
-      const hours = Math.abs(after.reduce((s, h) => s + h, 0) / Math.max(1, after.length))
-      const couldMakeDb = hours * driftDb
-      if (after.length < MIN_MARKS || marks < SAME_SIDE * after.length) return []
-      if (hours < MIN_HOURS || couldMakeDb < MIN_DB) return []
-      const [first, second] = 2 * later > after.length ? [a.id, b.id] : [b.id, a.id]
-      return [{ kind: 'order', first, second, marks, of: after.length, hours, driftDb, couldMakeDb }]
-    }),
-  )
+  return everyPair(input.links).flatMap(([a, b]): OrderCaution[] => {
+    const after = hoursAfter(checks, a.id, b.id)
+    const later = after.filter((h) => h > 0).length
+    const marks = Math.max(later, after.length - later)
+    const hours = Math.abs(after.reduce((s, h) => s + h, 0) / Math.max(1, after.length))
+    const couldMakeDb = hours * driftDb
+    if (after.length < MIN_MARKS || marks < SAME_SIDE * after.length) return []
+    if (hours < MIN_HOURS || couldMakeDb < MIN_DB) return []
+    const [first, second] = 2 * later > after.length ? [a.id, b.id] : [b.id, a.id]
+    return [{ kind: 'order', first, second, marks, of: after.length, hours, driftDb, couldMakeDb }]
+  })
 }

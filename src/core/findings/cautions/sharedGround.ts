@@ -1,4 +1,4 @@
-import { posteriorOf } from '@/core/model/answers'
+import { spreadOf } from '@/core/model/answers'
 import type { FindingsInput } from '../input'
 import type { JointFit } from '../joint/jointFit'
 
@@ -17,15 +17,10 @@ const MIN_MARKS = 8
 /** Whether a log holds too few pieces of ground for its reaches to hold elsewhere. */
 export function sharedGround({ marks }: FindingsInput, { input, fit }: JointFit): SharedGround[] {
   if (input.onePlace || fit.data.marks.length < MIN_MARKS) return []
-  const along = new Map<string, number[]>()
-  for (const m of marks) along.set(m.legId, [...(along.get(m.legId) ?? []), m.alongM ?? m.distanceM])
-  const legs = [...along.values()]
   // Two ways over other ground are two pieces at least.
-  if (legs.length !== 1) return []
-  const legM = Math.max(...legs[0]!) - Math.min(...legs[0]!)
-  const sharedM = posteriorOf(
-    fit,
-    fit.draws.map((d) => fit.points[d.point]!.spreads.sharedM),
-  ).q50
+  if (new Set(marks.map((m) => m.legId)).size !== 1) return []
+  const along = marks.map((m) => m.alongM ?? m.distanceM)
+  const legM = Math.max(...along) - Math.min(...along)
+  const sharedM = spreadOf(fit, 'sharedM')
   return sharedM > MOST_OF_LEG * legM ? [{ kind: 'shared ground', sharedM, legM }] : []
 }

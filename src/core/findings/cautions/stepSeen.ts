@@ -1,4 +1,5 @@
-import { posteriorOf, stepDraws } from '@/core/model/answers'
+import { posteriorOf } from '@/core/model/answers'
+import { stepDraws } from '@/core/model/fall'
 import type { JointFit } from '../joint/jointFit'
 
 /** Everything beyond a distance is weaker, as behind a ridge; the reach has it in it, and holds on this way only. */

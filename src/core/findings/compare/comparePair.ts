@@ -5,7 +5,7 @@ import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/scales/level
 import type { Interval } from '@/core/stats/interval'
 import { everyCall, type CellsById } from '../levels'
 import { checksByMark, knownIn, type FindingsInput, type ReadCheck } from '../input'
-import { takenOutDb } from '../joint/evenedDraws'
+import { intervalsOf } from '../joint/effects'
 import { jointDifference, type JointDifference, type JointFit } from '../joint/jointFit'
 import { trendOf, type Trend, type TrendFit } from '../joint/trend'
 import { plainDifference } from './plainDifference'
@@ -101,9 +101,7 @@ function asDifference(d: JointDifference, which: 'difference' | 'raw'): Differen
   if (d.unit !== 'dB') return null
   const p = d[which]
   return {
-    estimate: p.q50,
-    interval90: { low: p.q05, high: p.q95 },
-    interval95: { low: p.q025, high: p.q975 },
+    ...intervalsOf(p),
     chanceAIsBetter: p.above,
     spread: d.spreadDb,
     marksUsed: d.used,
@@ -175,10 +173,7 @@ export function comparePair(
     hodgesLehmann: fine ? hodgesLehmann(middles) : null,
     alwaysValid: modelled && modelled.alwaysValid,
     alwaysValidP: modelled && modelled.alwaysValidP,
-    trend:
-      trend && modelled && whole
-        ? trendOf(trend, ia, ib, listeners, modelled.used, takenOutDb(input, ia, ib, listeners))
-        : null,
+    trend: trend && modelled && whole ? trendOf(input, trend, ia, ib, listeners, modelled.used) : null,
     points: pointsOf(input, paired, directions),
     marksReported: [...checksByMark(mine).values()].filter((here) =>
       reportedBoth(here, linkA.id, linkB.id, directions),

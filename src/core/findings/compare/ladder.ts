@@ -55,23 +55,22 @@ export function stepWords({ end, before, after, beside, pair, sign }: LadderStep
   const where = end === 'base' ? 'At the base' : 'Out there'
   const what = `${where}, ${after} instead of ${before}${beside ? ` (with ${beside})` : ''}`
   const { evened, verdict } = pair
-  if (!evened || evened.estimate === null) {
+  if (!evened) {
     const { wins, losses } = pair.wins
     const [won, lost] = sign > 0 ? [wins, losses] : [losses, wins]
     return verdict.kind === 'better'
       ? `${what} ${(verdict.which === 'a') === sign > 0 ? 'helped' : 'cost'}: it won ${won} marks and lost ${lost}.`
       : `${what}: cannot tell what it brought; it won ${won} marks and lost ${lost}.`
   }
-  const flipped = (v: number | null) => (v === null ? null : -v)
   const { low, high } = evened.interval90
-  const [from, to] = sign > 0 ? [low, high] : [flipped(high), flipped(low)]
+  const [from, to] = sign > 0 ? [low, high] : [-high, -low]
   const size = `${tenths(sign * evened.estimate)} dB (${intervalText(from, to, tenths)})`
   if (verdict.kind === 'better')
     return sign * evened.estimate > 0
       ? `${what} brought ${size}.`
-      : `${what} cost ${tenths(-sign * evened.estimate)} dB (${intervalText(flipped(to), flipped(from), tenths)}).`
+      : `${what} cost ${tenths(-sign * evened.estimate)} dB (${intervalText(-to, -from, tenths)}).`
   if (verdict.kind === 'alike') return `${what} made no difference that matters: ${size}.`
-  return from !== null && to !== null && from * to > 0
+  return from * to > 0
     ? `${what}: perhaps ${size}, not sure among so many comparisons.`
     : `${what}: cannot tell what it brought, ${size}.`
 }

@@ -1,3 +1,4 @@
+import { everyPair } from '@/core/everyPair'
 import { knownDifferences, listenerOf, sumDb } from '@/core/kit/rig/rig'
 import { readReport } from '@/core/reports/readReport'
 import { isInDb, levelCell } from '@/core/reports/toCell'
@@ -44,21 +45,19 @@ export function whileOut(plan: TrialPlan, log: RunLog): WhileOut[] {
   const leastSd = steps.size > 0 ? Math.min(...steps) / Math.sqrt(6) : 0
   const mean = (v: readonly number[]) => v.reduce((s, x) => s + x, 0) / v.length
   const marks = [...new Set(standingChecks(log).map((c) => c.markId))]
-  return plan.links.flatMap((a, i) =>
-    plan.links.slice(i + 1).flatMap((b): WhileOut[] => {
-      const differences = marks.flatMap((m) => {
-        const here = plan.directions.flatMap((d) => {
-          const [x, y] = [levels.get(`${m} ${d} ${a.id}`), levels.get(`${m} ${d} ${b.id}`)]
-          return x && y ? [mean(x) - mean(y) - sumDb(knownDifferences(a, b, d))] : []
-        })
-        return here.length > 0 ? [mean(here)] : []
+  return everyPair(plan.links).flatMap(([a, b]): WhileOut[] => {
+    const differences = marks.flatMap((m) => {
+      const here = plan.directions.flatMap((d) => {
+        const [x, y] = [levels.get(`${m} ${d} ${a.id}`), levels.get(`${m} ${d} ${b.id}`)]
+        return x && y ? [mean(x) - mean(y) - sumDb(knownDifferences(a, b, d))] : []
       })
-      const { low, high } = alwaysValidInterval(differences, 0.1, leastSd)
-      if (low === null || high === null) return []
-      const better = low > 0 ? 'a' : high < 0 ? 'b' : null
-      return [{ a: a.id, b: b.id, marks: differences.length, low, high, better }]
-    }),
-  )
+      return here.length > 0 ? [mean(here)] : []
+    })
+    const { low, high } = alwaysValidInterval(differences, 0.1, leastSd)
+    if (low === null || high === null) return []
+    const better = low > 0 ? 'a' : high < 0 ? 'b' : null
+    return [{ a: a.id, b: b.id, marks: differences.length, low, high, better }]
+  })
 }
 
 /** In a sentence: answered, or what is known so far; null where there is nothing to say. */

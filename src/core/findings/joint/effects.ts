@@ -27,14 +27,17 @@ export function effectOf(fit: ModelFit, draws: ArrayLike<number>, size = 1): Eff
   )
 }
 
-export function effectOfPosterior({ q025, q05, q50, q95, q975, mean, sd }: Posterior): Effect {
-  return {
-    estimate: q50,
-    interval90: { low: q05, high: q95 },
-    interval95: { low: q025, high: q975 },
-    p: sd > 0 ? 2 * normalCdf(-Math.abs(mean) / sd) : 1,
-  }
+export function effectOfPosterior(post: Posterior): Effect {
+  const { mean, sd } = post
+  return { ...intervalsOf(post), p: sd > 0 ? 2 * normalCdf(-Math.abs(mean) / sd) : 1 }
 }
+
+/** The median of a figure and its intervals. */
+export const intervalsOf = ({ q025, q05, q50, q95, q975 }: Posterior): Omit<Effect, 'p'> => ({
+  estimate: q50,
+  interval90: { low: q05, high: q95 },
+  interval95: { low: q025, high: q975 },
+})
 
 /** A log fitted anew with terms of its own beside the others. */
 export function withTerms(

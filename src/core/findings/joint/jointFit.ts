@@ -4,7 +4,7 @@ import { fitModel, type FitSettings, type ModelFit } from '@/core/model/fit'
 import type { FindingsInput, ReadCheck } from '../input'
 import { alwaysValidOf, alwaysValidP } from '@/core/stats/alwaysValid'
 import type { Interval } from '@/core/stats/interval'
-import { evenedDraws } from './evenedDraws'
+import { takenOutDb } from './evenedDraws'
 import { withStep } from './step'
 import { jointInput, type JointInput } from './modelInput'
 
@@ -77,8 +77,9 @@ export function jointDifference(
       draws.map((v) => v / size),
     )
   const raw = differenceDraws(fit, ia, ib, listeners, true)
-  const evened = evenedDraws(input, fit, ia, ib, listeners)
-  const prior = differencePrior(whole, ia, ib, listeners, evened[0]! - raw[0]!)
+  const takenOut = takenOutDb(input, ia, ib, listeners)
+  const evened = raw.map((v) => v - takenOut)
+  const prior = differencePrior(whole, ia, ib, listeners, takenOut)
   const spreadDb = Math.sqrt(
     meanOf(fit, ({ point }) => {
       const { ownDb, callDb } = fit.points[point]!.spreads
@@ -103,7 +104,7 @@ const scaledInterval = ({ low, high }: Interval, size: number): Interval => ({
   high: high === null ? null : high / size,
 })
 
-/** What the model takes a difference to be before any report, dB. @param takenOut minus what is taken out */
+/** What the model takes a difference to be before any report, dB. @param takenOut what is taken out */
 function differencePrior(
   { fit }: JointFit,
   a: number,
@@ -115,7 +116,7 @@ function differencePrior(
   const { knownDb } = fit.data.input
   const known = listeners.reduce((s, d) => s + knownDb[a]![d]! - knownDb[b]![d]!, 0) / listeners.length
   const atListener = layout.linkAt.length > 0 ? priors.listenerSdDb ** 2 / listeners.length : 0
-  return { mean: known + takenOut, sd: Math.sqrt(2 * (priors.linkSdDb ** 2 + atListener)) }
+  return { mean: known - takenOut, sd: Math.sqrt(2 * (priors.linkSdDb ** 2 + atListener)) }
 }
 
 /** What a difference at these listeners is told in, and how many dB of the model one of it is. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { Fall } from '@/core/model/fall'
-import { posteriorOf, Reaches, slopeDraws, stepDraws } from '@/core/model/answers'
+import { Fall, stepDraws } from '@/core/model/fall'
+import { posteriorOf, Reaches, slopeDraws } from '@/core/model/answers'
 import { fitModel } from '@/core/model/fit'
 import type { ModelInput } from '@/core/model/reports'
 import { testRun } from '@/core/model/testing/runs'

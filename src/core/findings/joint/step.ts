@@ -1,8 +1,6 @@
-import { evenShares } from '@/core/model/evenShares'
 import { Field } from '@/core/model/field'
 import type { ModelFit } from '@/core/model/fit'
-import { Guesses } from '@/core/model/guess'
-import { modeOf } from '@/core/model/mode'
+import { modesAtPoints } from '@/core/model/lentModes'
 import { modelData, type ModelInput } from '@/core/model/reports'
 
 /** Marks on either side of a step, and distances in all. */
@@ -20,7 +18,7 @@ const STEP_SD_DB = 12
 /** Distances between which the ground falls most from mark to mark, the steepest first, m. */
 function candidates({ data, draws }: ModelFit): number[] {
   const owns = data.ownMark.length
-  const distances = data.marks.map((m) => data.input.marks[m]!.distanceM)
+  const distances = data.distanceM
   const order = [...distances.keys()].sort((a, b) => distances[a]! - distances[b]!)
   const ground = order.map((m) => draws.reduce((s, { x }) => s + x[owns + m]!, 0) / draws.length)
   return order
@@ -39,19 +37,9 @@ function candidates({ data, draws }: ModelFit): number[] {
 /** ln of how much more likely the reports are with a step there than without. */
 function lnGain(fit: ModelFit, input: ModelInput): number {
   const field = new Field(modelData(input), fit.field.priors)
-  const guesses = new Guesses()
-  const lent = evenShares(
-    fit.points.map((p) => p.weight),
-    POINTS,
+  const gains = modesAtPoints(fit, field, POINTS).lent.map(
+    ({ point, mode }) => mode.evidence - point.evidence,
   )
-  const gains = fit.points.flatMap((p, i) => {
-    if (lent[i] === 0) return []
-    const guess = guesses.guess(p.theta)
-    const mode = (guess && modeOf(field, p.spreads, guess)) ?? modeOf(field, p.spreads, field.start())
-    if (!mode) return []
-    guesses.add(p.theta, mode.x)
-    return [mode.evidence - p.evidence]
-  })
   const top = Math.max(...gains)
   const mean = gains.reduce((s, v) => s + Math.exp(v - top), 0) / gains.length
   // The half-normal's height at nought is twice the normal's, whose constant the evidence leaves out.
@@ -64,9 +52,9 @@ function lnGain(fit: ModelFit, input: ModelInput): number {
  * @param fit of the log without one
  */
 export function withStep(fit: ModelFit): ModelInput | null {
-  const { input, marks } = fit.data
+  const { input, marks, distanceM } = fit.data
   const legs = new Set(marks.map((m) => input.marks[m]!.legId))
-  const distances = new Set(marks.map((m) => Math.round(input.marks[m]!.distanceM)))
+  const distances = new Set(distanceM.map(Math.round))
   if (legs.size !== 1 || distances.size < MIN_DISTANCES) return null
   const stepped = candidates(fit).map((beyondM): ModelInput => ({
     ...input,

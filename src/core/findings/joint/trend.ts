@@ -1,8 +1,9 @@
-import { differenceDraws, posteriorOf, termDraws } from '@/core/model/answers'
+import { posteriorOf, termDraws } from '@/core/model/answers'
 import type { Interval } from '@/core/stats/interval'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import { checksByMark, type FindingsInput, type ReadCheck } from '../input'
 import { withTerms } from './effects'
+import { evenedDraws } from './evenedDraws'
 import { unitOf, type JointFit } from './jointFit'
 
 /** How a difference changes with lg distance (m). */
@@ -62,23 +63,23 @@ export interface TrendFit {
 /**
  * The difference between two links as a line over lg distance. A crossing is told only where the 90 % band lies on
  * one side of nought at the nearest mark and on the other at the farthest.
- * @param used marks that say something of the pair @param takenOutDb known, evened, dB
+ * @param used marks that say something of the pair
  * @returns null where they are too few, or too near to one another
  */
 export function trendOf(
+  input: FindingsInput,
   { joint, xs, middle }: TrendFit,
   a: number,
   b: number,
   listeners: readonly number[],
   used: readonly string[],
-  takenOutDb: number,
 ): Trend | null {
   const mine = used.flatMap((m) => xs.get(m) ?? [])
   const [first, last] = [Math.min(...mine), Math.max(...mine)]
   if (mine.length < MIN_MARKS || !(last - first > MIN_SPAN)) return null
   const { fit } = joint
   const { size } = unitOf(joint, listeners)
-  const level = differenceDraws(fit, a, b, listeners, true).map((v) => (v - takenOutDb) / size)
+  const level = evenedDraws(input, fit, a, b, listeners).map((v) => v / size)
   const [p, q] = [termDraws(fit, a), termDraws(fit, b)]
   const slopes = p.map((v, i) => (v - q[i]!) / size)
   const slope = posteriorOf(fit, slopes)

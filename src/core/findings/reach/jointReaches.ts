@@ -1,6 +1,5 @@
 import type { Direction } from '@/core/kit/rig/rig'
 import { chanceOf, groundMean, posteriorOf, Reaches, type Posterior } from '@/core/model/answers'
-import { Fall } from '@/core/model/fall'
 import type { ModelRule } from '@/core/model/margins'
 import { isCopied } from '@/core/reports/copyRule'
 import { MIN_REACH_MARKS, type Reach } from '@/core/reach/reach'
@@ -89,7 +88,11 @@ export function jointReaches(
       return { linkId: link.id, chance, limitedBy, reach: reachOf(link.id, null, chance, draws) }
     }),
   )
-  return { reaches, usable, legs: joint ? byLeg(input, checks, joint, chances, usableDraws) : [] }
+  return {
+    reaches,
+    usable,
+    legs: joint && read ? byLeg(input, checks, joint, read, chances, usableDraws) : [],
+  }
 }
 
 /** Reaches of a log under its copy rule; null of one place, which says nothing of distance. */
@@ -206,13 +209,13 @@ function byLeg(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   { input: joint, fit }: JointFit,
+  { fall }: Reaches,
   chances: readonly number[],
   usable: readonly { draws: Float64Array | null; limitedBy: Direction | null }[][],
 ): LegReach[] {
   const legs = [...new Map(input.marks.map((m) => [m.legId, m.legName]))]
-  if (legs.length < 2 || joint.onePlace) return []
+  if (legs.length < 2) return []
   const i = chances.indexOf(input.reliability)
-  const fall = new Fall(fit)
   return legs.flatMap(([legId, legName]) => {
     const places = fit.data.marks.flatMap((m, at) => (joint.model.marks[m]!.legId === legId ? [at] : []))
     if (places.length < MIN_LEG_MARKS) return []

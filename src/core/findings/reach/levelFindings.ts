@@ -5,12 +5,11 @@ import {
   meanOf,
   posteriorOf,
   slopeDraws,
+  spreadOf,
   type Posterior,
   type Reaches,
 } from '@/core/model/answers'
-import { Fall } from '@/core/model/fall'
 import type { ModelFit } from '@/core/model/fit'
-import type { Spreads } from '@/core/model/priors'
 import { dbmOfWatts } from '@/core/rf/levels'
 import { isInDb } from '@/core/reports/toCell'
 import type { FindingsInput, ReadCheck } from '../input'
@@ -115,7 +114,7 @@ export function levelPoints(
 
 /**
  * What the levels say; null where too few reports are in dB, or too few marks at different distances have any.
- * @param read for reaches through a relay @param chances for which they are told
+ * @param read as reachesUnder gave it @param chances for which reaches through a relay are told
  */
 export function levelFindings(
   input: FindingsInput,
@@ -127,7 +126,7 @@ export function levelFindings(
   const bounded = levels.points.filter((p) => p.low !== null && p.high !== null)
   const marks = new Set(bounded.map((p) => p.markId))
   const distances = new Set(bounded.map((p) => Math.round(p.distanceM)))
-  if (joint.input.onePlace || marks.size < MIN_LEVEL_MARKS || distances.size < 3) return null
+  if (!read || marks.size < MIN_LEVEL_MARKS || distances.size < 3) return null
   const { fit } = joint
   const slope = posteriorOf(fit, slopeDraws(fit))
   return {
@@ -137,21 +136,21 @@ export function levelFindings(
     linkDb: spreadOf(fit, 'ownDb'),
     callDb: spreadOf(fit, 'callDb'),
     shadowKm: spreadOf(fit, 'sharedM') / 1000,
-    groups: groupsOf(input, joint, levels),
+    groups: groupsOf(input, joint, read, levels),
     outBack: outBackOf(input, fit),
-    through: read ? throughOf(input, joint.fit, read, chances) : [],
+    through: throughOf(input, fit, read, chances),
   }
 }
 
 function groupsOf(
   input: FindingsInput,
   { input: joint, fit }: JointFit,
+  { fall }: Reaches,
   { points }: LevelPoints,
 ): LevelGroup[] {
   const all = points.map((p) => p.distanceM)
   const [near, far] = [Math.min(...all), Math.max(...all) * 1.5]
   const at = Array.from({ length: LINE_STEPS + 1 }, (_, i) => near * (far / near) ** (i / LINE_STEPS))
-  const fall = new Fall(fit)
   const tau = meanOf(fit, (d) => fit.points[d.point]!.spreads.cutDb)
   return input.directions.flatMap((direction, d) => {
     const rule = ruleAt(input.copyRule, joint.readers[d]!, null)
@@ -247,9 +246,3 @@ export function markedLevels(input: FindingsInput, { input: joint, fit }: JointF
     },
   }
 }
-
-const spreadOf = (fit: ModelFit, key: keyof Spreads) =>
-  posteriorOf(
-    fit,
-    fit.draws.map((d) => fit.points[d.point]!.spreads[key]),
-  ).q50
