@@ -83,10 +83,20 @@ test('a mark is dragged on the map, snaps to its way and is measured anew', asyn
   await page.evaluate(() => window.scrollTo(0, 0))
   const box = (await page.getByRole('region', { name: /^Map:/ }).boundingBox())!
   const [x, y] = [box.x + box.width / 2 + 308, box.y + box.height / 2]
-  await page.mouse.move(x, y)
-  await page.mouse.down()
-  await page.mouse.move(x - 200, y + 6, { steps: 8 })
-  await page.mouse.up()
+  const drag = async () => {
+    await page.mouse.move(x, y)
+    await page.mouse.down()
+    await page.mouse.move(x - 200, y + 6, { steps: 8 })
+    await page.mouse.up()
+  }
+  // While measuring, a mark under the pointer stays where it is, whatever was drawn anew meanwhile.
+  await page.getByRole('button', { name: 'Measure' }).click()
+  await page.getByLabel('Rings of expected reach').click()
+  await drag()
+  await expect(page.getByTestId('readout')).toHaveText(/^Measured: 3\d\d m$/)
+  await page.getByRole('button', { name: 'Done measuring' }).click()
+  await expect(page.getByText('1 mark, out to 1.0 km')).toBeVisible()
+  await drag()
   await expect(page.getByText('1 mark, out to 1.0 km')).toHaveCount(0)
   await expect(page.getByText(/1 mark, out to \d{3} m/)).toBeVisible()
 })

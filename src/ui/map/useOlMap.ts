@@ -73,7 +73,9 @@ export function useMarkDragging(
   const fitted = useRef('')
   useEffect(() => {
     if (!map) return
-    const drag = new Translate({ layers: [marked], hitTolerance: 4 })
+    // It is added anew with the marks, ahead of whatever else listens: it must leave measuring alone.
+    const condition = () => !latest.current.measuring && !latest.current.drawing
+    const drag = new Translate({ layers: [marked], hitTolerance: 4, condition })
     drag.on('translateend', (e) => {
       const moved = e.features.item(0) as Feature<Point>
       latest.current.onMoveMark(String(moved.getId()), placeAt(moved.getGeometry()!.getCoordinates()))
