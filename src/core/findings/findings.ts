@@ -66,13 +66,13 @@ export interface Prepared {
 
 /** The log under the joint model, every pair of links in every direction read from it. */
 export function prepareFindings(input: FindingsInput): Prepared {
-  const { checks, sets } = cellsIn(input)
+  const { checks, cells } = cellsIn(input)
   const joint = fitJoint(input, checks)
   const trend = joint && fitTrend(input, checks, joint)
   return {
     joint,
-    pairs: comparePairs(input, checks, sets, joint, trend),
-    levels: levelPoints(input, checks, sets),
+    pairs: comparePairs(input, checks, cells, joint, trend),
+    levels: levelPoints(input, checks, cells),
     without: joint && new Without(joint),
   }
 }
@@ -81,13 +81,13 @@ export function prepareFindings(input: FindingsInput): Prepared {
 export function comparePairs(
   input: FindingsInput,
   checks: readonly ReadCheck[],
-  cellSets: readonly CellsById[],
+  cells: CellsById,
   joint: JointFit | null,
   trend: TrendFit | null,
 ): PairComparison[] {
   const scopes: Scope[] = input.directions.length > 1 ? [...input.directions, 'both'] : [...input.directions]
   return scopes.flatMap((scope) =>
-    everyPair(input.links).map(([a, b]) => comparePair(input, checks, cellSets, a, b, scope, joint, trend)),
+    everyPair(input.links).map(([a, b]) => comparePair(input, checks, cells, a, b, scope, joint, trend)),
   )
 }
 

@@ -12,7 +12,7 @@ export interface CheckCell extends LevelCell {
   inWords: boolean
 }
 
-/** Cells of every check that says something in dB, by check id, for one reading of the meters' steps. */
+/** Cells of every check that says something in dB, by check id. */
 export type CellsById = Map<string, CheckCell>
 
 /** Every call of a check as a report of its own: one that came through on a retry is one not heard and one heard. */
@@ -22,52 +22,41 @@ export function everyCall(cell: CheckCell | undefined): LevelCell[] {
   return [...missed, { lower, upper, softDb, notHeard }]
 }
 
-/** Steps by which a meter of unknown step is read, integrated over with equal weight. */
-const UNKNOWN_STEPS = [3, 3.75, 4.5, 5.25, 6]
+/** dB of an S-unit of a meter whose step nobody measured, where one must be named: the middle of what it may be. */
+const UNKNOWN_STEP_DB = 4.5
 
 /** Calls beyond this many tell nothing more. */
 export const MAX_MISSES = 4
 
-/** dB of one S-unit of a scale; null where it is not known. A display in dB has its own step and needs none. */
-function unitStep(scale: Scale): number | null {
-  return scale.kind === 'readability-strength' || scale.kind === 'strength' ? scale.strength.stepDb : 1
-}
-
-/** Whether any meter that is read has a step that nobody knows. */
-function hasUnknownStep({ directions, scales }: FindingsInput): boolean {
-  return directions.some((d) => isInDb(scales[listenerOf(d)]) && unitStep(scales[listenerOf(d)]) === null)
+/** dB of one S-unit of a scale. A display in dB has its own step and needs none. */
+function unitStep(scale: Scale): number {
+  return scale.kind === 'readability-strength' || scale.kind === 'strength'
+    ? (scale.strength.stepDb ?? UNKNOWN_STEP_DB)
+    : 1
 }
 
 /**
  * Every check as an interval in dB: meter steps with their real edges, "not heard" below the listener's own fitted
  * threshold, the lowest step a listener ever gave open below where no threshold could be found.
- * @returns one set of cells for each value that an unknown step may take
  */
-export function cellsOf(input: FindingsInput, checks: readonly ReadCheck[]): CellsById[] {
-  return (hasUnknownStep(input) ? UNKNOWN_STEPS : [null]).map((step) => {
-    const cells: CellsById = new Map()
-    // Every run has its own noise, so each listener its own threshold in each.
-    for (const run of new Set(checks.map((c) => c.runId)))
-      for (const direction of input.directions)
-        addDirection(
-          cells,
-          input,
-          direction,
-          checks.filter((c) => c.direction === direction && c.runId === run),
-          step,
-        )
-    return cells
-  })
+export function cellsOf(input: FindingsInput, checks: readonly ReadCheck[]): CellsById {
+  const cells: CellsById = new Map()
+  // Every run has its own noise, so each listener its own threshold in each.
+  for (const run of new Set(checks.map((c) => c.runId)))
+    for (const direction of input.directions)
+      addDirection(
+        cells,
+        input,
+        direction,
+        checks.filter((c) => c.direction === direction && c.runId === run),
+      )
+  return cells
 }
 
-/**
- * A log's checks with their cells, for all that reads them; `cells` are those of the middle of what an
- * unknown step may be.
- */
+/** A log's checks with their cells, for all that reads them. */
 export function cellsIn(input: FindingsInput) {
   const { checks } = readChecks(input)
-  const sets = cellsOf(input, checks)
-  return { checks, sets, cells: sets[Math.floor(sets.length / 2)]! }
+  return { checks, cells: cellsOf(input, checks) }
 }
 
 function addDirection(
@@ -75,11 +64,10 @@ function addDirection(
   input: FindingsInput,
   direction: Direction,
   checks: readonly ReadCheck[],
-  unknownStep: number | null,
 ): void {
   const scale = input.scales[listenerOf(direction)]
   if (!isInDb(scale)) return
-  const step = unitStep(scale) ?? unknownStep!
+  const step = unitStep(scale)
   const heard = checks.flatMap((c) => {
     const cell = levelCell(c.reading, scale, step)
     return cell ? [{ check: c, cell }] : []

@@ -125,7 +125,7 @@ export function breakdownUnder(
   ground: PlanGround | null,
   inLog: LogBreakdown,
 ): Breakdown {
-  const { checks, sets, cells } = cellsIn(input)
+  const { checks, cells } = cellsIn(input)
   const judged = judgeAll(input, pairs)
   const whole = judged.filter((p) => p.scope === (input.directions.length > 1 ? 'both' : input.directions[0]))
   const open = whole.find((p) => p.verdict.kind === 'cannot tell') ?? whole[0]
@@ -133,7 +133,7 @@ export function breakdownUnder(
   return {
     ...inLog,
     prediction: ground && againstPrediction(input, checks, cells, ground),
-    next: open ? nextBest(input, checks, sets[0]!, levels, open) : null,
+    next: open ? nextBest(input, checks, cells, levels, open) : null,
   }
 }
 

@@ -129,7 +129,7 @@ function answerOf(d: JointDifference, { input }: JointFit): JointAnswer {
 export function comparePair(
   input: FindingsInput,
   checks: readonly ReadCheck[],
-  cellSets: readonly CellsById[],
+  cells: CellsById,
   linkA: Link,
   linkB: Link,
   scope: Scope,
@@ -147,8 +147,7 @@ export function comparePair(
   const mine = checks.filter(
     (c) => (c.linkId === linkA.id || c.linkId === linkB.id) && directions.includes(c.direction),
   )
-  const middle = cellSets[Math.floor(cellSets.length / 2)]!
-  const paired = inDb ? pairedMarks(input.marks, mine, middle, linkA.id, linkB.id, directions, known) : []
+  const paired = inDb ? pairedMarks(input.marks, mine, cells, linkA.id, linkB.id, directions, known) : []
   const modelled = joint && jointDifference(input, joint, linkA.id, linkB.id, directions)
   const evened = modelled && asDifference(modelled, 'difference')
   const sameKnown = takenOut.every((t) => Math.abs(t.db - takenOut[0]!.db) < 1e-9)
@@ -169,7 +168,7 @@ export function comparePair(
     joint: modelled && joint && answerOf(modelled, joint),
     plain: plainDifference(middles),
     sUnits: evened && inSUnits(input, directions),
-    wins: winsAndLosses(input, mine, inDb ? middle : null, linkA.id, linkB.id, directions, known),
+    wins: winsAndLosses(input, mine, inDb ? cells : null, linkA.id, linkB.id, directions, known),
     hodgesLehmann: fine ? hodgesLehmann(middles) : null,
     alwaysValid: modelled && modelled.alwaysValid,
     alwaysValidP: modelled && modelled.alwaysValidP,
@@ -178,7 +177,7 @@ export function comparePair(
     marksReported: [...checksByMark(mine).values()].filter((here) =>
       reportedBoth(here, linkA.id, linkB.id, directions),
     ).length,
-    leftOut: leftOut(input, mine, inDb ? cellSets[0]! : null, evened, linkA.id, linkB.id, directions),
+    leftOut: leftOut(mine, usableIn(joint), modelled?.silent ?? [], linkA.id, linkB.id, directions),
   }
 }
 
@@ -276,27 +275,30 @@ function reportedBoth(atMark: readonly ReadCheck[], a: string, b: string, ds: re
   })
 }
 
+/** Whether a check tells anything: to the model, or, where there is none, as a win or a loss. */
+function usableIn(joint: JointFit | null): (c: ReadCheck) => boolean {
+  const unused = new Set(joint?.input.unused)
+  return ({ id, reading }) => !unused.has(id) && (reading.state === 'heard' || reading.state === 'not heard')
+}
+
 function leftOut(
-  input: FindingsInput,
   checks: readonly ReadCheck[],
-  cells: CellsById | null,
-  evened: Difference | null,
+  usable: (c: ReadCheck) => boolean,
+  silentMarks: readonly string[],
   a: string,
   b: string,
   directions: readonly Direction[],
 ): LeftOut[] {
   const reasons = new Map<string, string[]>()
   const add = (why: string, id: string) => reasons.set(why, [...(reasons.get(why) ?? []), id])
-  const silent = new Set(evened?.marksSilent ?? [])
+  const silent = new Set(silentMarks)
   const at = checksByMark(checks)
   for (const c of checks) {
     const other = c.linkId === a ? b : a
-    const usable = (x: ReadCheck) =>
-      cells ? cells.has(x.id) : x.reading.state === 'heard' || x.reading.state === 'not heard'
     if (c.reading.state === 'not read') add('the report could not be read', c.id)
     else if (c.reading.state === 'not graded') add('sent and not yet graded', c.id)
-    else if (!usable(c)) add('words only, no strength given', c.id)
-    else if (silent.has(c.markId)) add('both links beyond the same end of the scale there', c.id)
+    else if (!usable(c)) add('says nothing that the scale knows', c.id)
+    else if (silent.has(c.markId)) add('neither was heard there', c.id)
     else if (
       directions.every(
         (d) =>

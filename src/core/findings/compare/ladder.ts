@@ -1,4 +1,5 @@
 import type { Link } from '@/core/kit/rig/rig'
+import type { Interval } from '@/core/stats/interval'
 import { tenths } from '../words/phrases'
 import { intervalText } from '../words/words'
 import type { JudgedPair } from './verdict'
@@ -50,27 +51,34 @@ export function ladderOf(links: readonly Link[], pairs: readonly JudgedPair[]): 
   return steps.length < 2 || new Set(steps.map((s) => s.end)).size < 2 ? [] : steps
 }
 
+const turned = ({ low, high }: Interval, sign: 1 | -1): Interval =>
+  sign > 0 ? { low, high } : { low: high === null ? null : -high, high: low === null ? null : -low }
+
 /** What a step brought, in a sentence with its margin. */
 export function stepWords({ end, before, after, beside, pair, sign }: LadderStep): string {
   const where = end === 'base' ? 'At the base' : 'Out there'
   const what = `${where}, ${after} instead of ${before}${beside ? ` (with ${beside})` : ''}`
-  const { evened, verdict } = pair
-  if (!evened) {
+  const { evened, joint, quoted, verdict } = pair
+  const middle = evened?.estimate ?? joint?.steps?.estimate
+  if (middle === undefined || !quoted) {
     const { wins, losses } = pair.wins
     const [won, lost] = sign > 0 ? [wins, losses] : [losses, wins]
     return verdict.kind === 'better'
       ? `${what} ${(verdict.which === 'a') === sign > 0 ? 'helped' : 'cost'}: it won ${won} marks and lost ${lost}.`
       : `${what}: cannot tell what it brought; it won ${won} marks and lost ${lost}.`
   }
-  const { low, high } = evened.interval90
-  const [from, to] = sign > 0 ? [low, high] : [-high, -low]
-  const size = `${tenths(sign * evened.estimate)} dB (${intervalText(from, to, tenths)})`
+  const unit = evened ? 'dB' : 'steps'
+  const toldAs = (turn: 1 | -1) => {
+    const { low, high } = turned(quoted.interval, turn)
+    return `${tenths(turn * middle)} ${unit} (${intervalText(low, high, tenths)})`
+  }
   if (verdict.kind === 'better')
-    return sign * evened.estimate > 0
-      ? `${what} brought ${size}.`
-      : `${what} cost ${tenths(-sign * evened.estimate)} dB (${intervalText(-to, -from, tenths)}).`
-  if (verdict.kind === 'alike') return `${what} made no difference that matters: ${size}.`
-  return from * to > 0
-    ? `${what}: perhaps ${size}, not sure among so many comparisons.`
-    : `${what}: cannot tell what it brought, ${size}.`
+    return sign * middle > 0
+      ? `${what} brought ${toldAs(sign)}.`
+      : `${what} cost ${toldAs(sign > 0 ? -1 : 1)}.`
+  if (verdict.kind === 'alike') return `${what} made no difference that matters: ${toldAs(sign)}.`
+  const { low, high } = quoted.interval
+  return low !== null && high !== null && low * high > 0
+    ? `${what}: perhaps ${toldAs(sign)}, not sure among so many comparisons.`
+    : `${what}: cannot tell what it brought, ${toldAs(sign)}.`
 }

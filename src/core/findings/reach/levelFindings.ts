@@ -81,13 +81,12 @@ const LINE_STEPS = 24
 /** Fewer marks than this are no line of level against distance. */
 const MIN_LEVEL_MARKS = 5
 
-/** The reports as levels. @param sets as cellsOf gave them */
+/** The reports as levels. */
 export function levelPoints(
   input: FindingsInput,
   checks: readonly ReadCheck[],
-  sets: readonly CellsById[],
+  cells: CellsById,
 ): LevelPoints {
-  const cells = sets[Math.floor(sets.length / 2)]!
   const marks = new Map(input.marks.map((m) => [m.id, m]))
   const finite = (v: number) => (Number.isFinite(v) ? v : null)
   const used = checks.filter(

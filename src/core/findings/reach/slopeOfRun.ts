@@ -1,12 +1,10 @@
 import { measuredSlope, type LevelAt, type MeasuredSlope } from '@/core/reach/measuredSlope'
-import { cellsOf } from '../levels'
-import { readChecks, type FindingsInput } from '../input'
+import type { FindingsInput } from '../input'
+import { cellsIn } from '../levels'
 
 /** The slope of this ground from a run's reports in dB; null where they cannot tell it. */
 export function slopeOfRun(input: FindingsInput): MeasuredSlope | null {
-  const { checks } = readChecks(input)
-  const sets = cellsOf(input, checks)
-  const cells = sets[Math.floor(sets.length / 2)]!
+  const { checks, cells } = cellsIn(input)
   const distance = new Map(input.marks.map((m) => [m.id, m.distanceM]))
   const levels: LevelAt[] = checks.flatMap((c) => {
     const cell = cells.get(c.id)
