@@ -6,12 +6,12 @@ import type { Mark } from '@/core/trial/plan'
 /** What a base at a site with a mast of some height would do for the marks. */
 export interface SitePrediction {
   heightM: number
-  /** Marks whose weaker direction is copied nine times in ten, as a share; of those on known ground. */
+  /** Marks whose weaker direction is copied 9 times in 10, as a share; of those on known ground. */
   coveredShare: number
   inSight: number
   marks: number
   meanMarginDb: number
-  /** Pairs of marks that hear one another through a relay here nine times in ten, as a share. */
+  /** Pairs of marks that hear one another through a relay here 9 times in 10, as a share. */
   relayedShare: number
 }
 
