@@ -2,7 +2,8 @@ import { dayOfFiles, guessScales, loggedChecks } from '@/core/exchange'
 import { existsSync, readdirSync, readFileSync, statSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { parseArgs } from 'node:util'
-import { breakdownOf, inputOf, makeFindings, prepareFindings } from '@/core/findings'
+import { foldEntries } from '@/core/trial'
+import { answerOf, breakdownOf, inputOf, makeFindings, nextUnder, prepareFindings } from '@/core/findings'
 import { guessColumns, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
 import type { Problem } from '@/core/outcome'
 import type { CopyRule } from '@/core/reports'
@@ -50,16 +51,28 @@ async function findingsOf(checksFile: string, kitFile: string, gpxFile: string |
       makeId: (what, name) => (what === 'leg' ? `leg ${name}` : name),
     }),
   )
-  const input = inputOf(day.plan, day.plan.marks, loggedChecks(day), settings.fixedBeforehand)
+  const checks = loggedChecks(day)
+  const input = inputOf(day.plan, day.plan.marks, checks, settings.fixedBeforehand)
   const prepared = prepareFindings(input)
   const findings = makeFindings(input, prepared)
+  const answer = answerOf({
+    plan: day.plan,
+    log: { ...foldEntries([]), checks },
+    findings,
+    reliability: day.plan.reliability,
+    units: 'metric',
+    link: (id) => day.plan.links.find((l) => l.id === id)?.name ?? id,
+    mark: (id) => day.plan.marks.find((m) => m.id === id)?.name ?? id,
+  })
   return {
     format: 'even-reach-findings',
-    version: 2,
+    version: 3,
+    answer,
     links: day.plan.links.map((l) => ({ id: l.id, letter: l.letter, name: l.name })),
     marks: day.plan.marks.length,
     rowsNotRead: problems,
     ...findings,
+    next: nextUnder(input, prepared),
     breakdown: await breakdownOf(input, prepared, null),
   }
 }

@@ -3,11 +3,13 @@ import {
   breakdownOfLog,
   breakdownUnder,
   makeFindings,
+  nextUnder,
   prepareFindings,
   type Breakdown,
   type Findings,
   type FindingsInput,
   type LogBreakdown,
+  type NextChecks,
   type Prepared,
   type RunEvent,
 } from '@/core/findings'
@@ -40,7 +42,7 @@ const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(valu
  * described later, marks measured later).
  */
 function prepared(input: FindingsInput): { key: string; basis: Prepared } {
-  const { copyRule: _rule, marginDb: _margin, reliability: _often, ...log } = input
+  const { copyRule: _rule, marginDb: _margin, reliability: _often, need: _need, ...log } = input
   const key = hash(log)
   return { key, basis: preparedBy(key, () => prepareFindings(input)) }
 }
@@ -53,8 +55,8 @@ const othersFirst = () => new Promise<void>((resolve) => setImmediate(resolve))
  * answers at once.
  */
 export const findingsApi = {
-  findings(input: FindingsInput): Findings {
-    return makeFindings(input, prepared(input).basis)
+  findings(input: FindingsInput, events: readonly RunEvent[] = []): Findings {
+    return makeFindings(input, prepared(input).basis, events)
   },
 
   /** The causes behind a log; what does not depend on rule, margin and reliability is kept for the next time. */
@@ -67,7 +69,12 @@ export const findingsApi = {
     const inLog = await breakdownBy(hash([key, ground?.legs ?? null, events]), () =>
       breakdownOfLog(input, basis.joint, ground, events, othersFirst),
     )
-    return breakdownUnder(input, basis, ground, inLog)
+    return breakdownUnder(input, ground, inLog)
+  },
+
+  /** Where the next checks tell most. */
+  next(input: FindingsInput): NextChecks | null {
+    return nextUnder(input, prepared(input).basis)
   },
 }
 

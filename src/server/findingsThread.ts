@@ -34,14 +34,16 @@ export function startThread(file: string, onEnd: () => void): Later<FindingsApi>
   broken.catch(() => undefined)
   const remote = Comlink.wrap<FindingsApi>(nodeEndpoint(thread))
   return {
-    findings: (input) => Promise.race([remote.findings(input), broken]),
+    findings: (input, events) => Promise.race([remote.findings(input, events), broken]),
     breakdown: (input, ground, events) => Promise.race([remote.breakdown(input, ground, events), broken]),
+    next: (input) => Promise.race([remote.next(input), broken]),
   }
 }
 
 const here: Later<FindingsApi> = {
-  findings: (input) => Promise.resolve(findingsApi.findings(input)),
+  findings: (input, events) => Promise.resolve(findingsApi.findings(input, events)),
   breakdown: (input, ground, events) => findingsApi.breakdown(input, ground, events),
+  next: (input) => Promise.resolve(findingsApi.next(input)),
 }
 
 /**

@@ -183,10 +183,10 @@ describe('words', () => {
     expect(reachText(reach, 'metric')).toBe('about 2.9 km (2.6 to 3.3 km)')
     expect(reachText({ ...reach, highM: null }, 'metric')).toBe('about 2.9 km (2.6 km or more)')
     expect(reachText({ ...reach, seen: 'all copied' }, 'metric')).toContain(
-      'at least the farthest mark tried, 6.0 km',
+      'copied at every mark out to 6.0 km',
     )
     expect(reachText({ ...reach, seen: 'none copied' }, 'imperial')).toBe(
-      'less than the nearest mark tried, 440 yd',
+      'not copied, not even at the nearest mark, 440 yd',
     )
     expect(reachText({ ...reach, seen: 'too few marks' }, 'metric')).toContain('cannot tell')
     expect(reachText({ ...reach, estimateM: 7000, highM: 8000, extrapolated: true }, 'metric')).toContain(
@@ -204,6 +204,6 @@ describe('words', () => {
       wins: { wins: 2, draws: 0, losses: 1 },
       verdict: { kind: 'cannot tell', why: 'too few', marksNeeded: 22 },
     } as unknown as JudgedPair
-    expect(verdictWords(pair, (x) => x).detail).toContain('About 22 marks')
+    expect(verdictWords(pair, (x) => x).detail).toContain('About 19 more marks')
   })
 })

@@ -6,7 +6,7 @@ import { describeCopyRule, type CopyRule } from '@/core/reports/copyRule'
 import { describeScale } from '@/core/reports/scale'
 import { stepWidthDb } from '@/core/reports/toCell'
 import { comparePair, type LeftOut, type PairComparison, type Scope } from './compare/comparePair'
-import { readChecks, type FindingsInput, type ReadCheck } from './input'
+import { isBySky, readChecks, type FindingsInput, type ReadCheck } from './input'
 import { fitJoint, type JointFit } from './joint/jointFit'
 import {
   jointReaches,
@@ -16,6 +16,9 @@ import {
   type LinkReach,
   type UsableReach,
 } from './reach/jointReaches'
+import type { LoggedEvent } from '@/core/trial/foldEntries'
+import { matrixOf, type Matrix } from './breakdown/matrix'
+import { otherStationsOf, type OtherStations } from './breakdown/otherScales'
 import type { Caution } from './cautions/cautionWords'
 import { loneContacts, Without } from './cautions/loneContact'
 import { orderCautions } from './cautions/order'
@@ -25,6 +28,9 @@ import { fitTrend, type TrendFit } from './joint/trend'
 import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './reach/levelFindings'
 import { cellsIn, type CellsById } from './levels'
 import { judgePairs, type JudgedPair } from './compare/verdict'
+import { nextChecks, type NextChecks } from './nextChecks/nextChecks'
+import { needChances, type NeedChance } from './standing/needChances'
+import { levelsHere, standingsOf, type LevelHere, type Standings } from './standing/standings'
 
 /** All findings of one run under one copy rule. */
 export interface Findings {
@@ -40,6 +46,18 @@ export interface Findings {
   usable: UsableReach[]
   /** By leg, of two legs or more. */
   legs: LegReach[]
+  /** Where it holds: along ways, at one place, or by way of the sky; the two last tell no reach. */
+  where: 'ways' | 'one place' | 'sky'
+  /** The links in order; null where nothing orders them. */
+  standings: Standings | null
+  /** What each thing that was set differently brought; null where fewer than two can be told apart. */
+  matrix: Matrix | null
+  /** Levels at the one place there is; empty elsewhere. */
+  levelsHere: LevelHere[]
+  /** What other stations said of both links of a pair, of a log without checks of its own. */
+  stations: OtherStations[]
+  /** How likely each link meets what is needed; empty where nothing is, or no reach is told. */
+  need: NeedChance[]
   /** What is to be known before a verdict is believed. */
   cautions: Caution[]
   /** How the model got on; null where there was nothing for it. */
@@ -95,7 +113,7 @@ export function comparePairs(
  * Verdicts by the margin that matters. The pairs of the whole are adjusted together; a direction by itself is
  * looked at besides, so its pairs are adjusted with all there are.
  */
-export function judgeAll(input: FindingsInput, compared: readonly PairComparison[]): JudgedPair[] {
+function judgeAll(input: FindingsInput, compared: readonly PairComparison[]): JudgedPair[] {
   const scopes = [...new Set(compared.map((p) => p.scope))]
   return scopes.flatMap((scope) => {
     const step = Math.max(
@@ -113,8 +131,13 @@ export function judgeAll(input: FindingsInput, compared: readonly PairComparison
  * The findings of a run: every pair of links in each direction and both together, and how far each link reaches.
  * Pure and repeatable; takes a second for thirty marks and three links.
  * @param prepared what {@link prepareFindings} gave for the same log, so that a change of copy rule alone is quick
+ * @param events of the log, for what other stations said where there are no checks
  */
-export function makeFindings(input: FindingsInput, prepared: Prepared = prepareFindings(input)): Findings {
+export function makeFindings(
+  input: FindingsInput,
+  prepared: Prepared = prepareFindings(input),
+  events: readonly LoggedEvent[] = [],
+): Findings {
   const { checks, voided, chosenOut } = readChecks(input)
   const { joint } = prepared
   const read = joint && reachesUnder(input, joint)
@@ -124,7 +147,14 @@ export function makeFindings(input: FindingsInput, prepared: Prepared = prepareF
   const ungraded = checks.filter((c) => c.reading.state === 'not graded')
   const out = (why: string, list: readonly { id: string }[]): LeftOut[] =>
     list.length > 0 ? [{ why, checkIds: list.map((c) => c.id) }] : []
+  const found = jointReaches(input, checks, joint, read, chances)
   return {
+    where: joint?.input.onePlace ? 'one place' : isBySky(input) ? 'sky' : 'ways',
+    standings: joint && standingsOf(input, joint, read, found.reaches),
+    matrix: joint && matrixOf(input, checks, joint),
+    levelsHere: joint?.input.onePlace ? levelsHere(input, joint) : [],
+    stations: input.checks.length === 0 ? otherStationsOf(input, { events: [...events] }) : [],
+    need: joint && read ? needChances(input, joint, read) : [],
     copyRule: input.copyRule,
     copyRuleInWords: describeCopyRule(input.copyRule),
     marginDb: input.marginDb,
@@ -137,7 +167,7 @@ export function makeFindings(input: FindingsInput, prepared: Prepared = prepareF
     pairs,
     cautions: joint ? cautionsOf(input, checks, prepared, joint, read, pairs) : [],
     levels: joint && levelFindings(input, joint, prepared.levels, read, chances),
-    ...jointReaches(input, checks, joint, read, chances),
+    ...found,
     quality: joint?.fit.quality ?? null,
     checks: checks.length + voided.length + new Set(chosenOut.flatMap((c) => c.checkIds)).size,
     leftOut: [
@@ -149,6 +179,16 @@ export function makeFindings(input: FindingsInput, prepared: Prepared = prepareF
       ...out('sent and not yet graded', ungraded),
     ],
   }
+}
+
+/** Where the next checks tell most of what these findings leave open; see {@link nextChecks}. */
+export function nextUnder(input: FindingsInput, prepared: Prepared): NextChecks | null {
+  const { checks } = readChecks(input)
+  const { joint } = prepared
+  const read = joint && reachesUnder(input, joint)
+  const whole = input.directions.length > 1 ? 'both' : input.directions[0]
+  const pairs = judgeAll(input, prepared.pairs).filter((p) => p.scope === whole)
+  return nextChecks(input, checks, joint, read, pairs, joint && read ? needChances(input, joint, read) : [])
 }
 
 function cautionsOf(

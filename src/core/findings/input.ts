@@ -34,6 +34,8 @@ export interface FindingsInput extends Choices {
   marginDb: number
   /** How often a copy is wanted, 0 to 1. */
   reliability: number
+  /** A reach that is needed, and one not to be exceeded, m; null for none. */
+  need: { floorM: number | null; ceilingM: number | null }
   /** The number of marks was fixed before setting out and carried out; otherwise intervals must allow for stopping. */
   fixedBeforehand: boolean
   checks: RunCheck[]
@@ -87,6 +89,14 @@ function readerOf(scales: FindingsInput['scales']) {
   }
 }
 
+/** Below 30 MHz, and farther than the ground carries: by way of the sky, where no reach is told. */
+const SKY_MHZ = 30
+const SKY_M = 100_000
+
+/** Whether a log goes by way of the sky: its differences hold where and when they were logged, and tell no reach. */
+export const isBySky = ({ links, marks }: Pick<FindingsInput, 'links' | 'marks'>): boolean =>
+  links.some((l) => l.out.txMHz < SKY_MHZ) && marks.some((m) => m.distanceM > SKY_M)
+
 /** Checks by the mark that they were made at. */
 export const checksByMark = <T extends { markId: string }>(checks: readonly T[]): Map<string, T[]> =>
   groupedBy(checks, (c) => c.markId)
@@ -112,7 +122,7 @@ export function inputOf(
   copyRule: CopyRule = plan.copyRule,
   choices: Choices = USUAL_CHOICES,
 ): FindingsInput {
-  const { links, directions, marginDb, reliability, controlLinkId } = plan
+  const { links, directions, marginDb, reliability, controlLinkId, need } = plan
   const { base, out } = plan.scales
   const scales = { base: withStep(base, choices.unitStepDb), out: withStep(out, choices.unitStepDb) }
   return {
@@ -122,6 +132,7 @@ export function inputOf(
     scales,
     marginDb,
     reliability,
+    need,
     copyRule,
     fixedBeforehand,
     checks,

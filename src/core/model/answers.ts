@@ -141,6 +141,7 @@ export class Reaches {
   readonly fall: Fall
   private readonly margins = new Map<string, Float64Array>()
   private readonly needed = new Map<string, number[]>()
+  private readonly read = new Map<string, Float64Array>()
 
   /** @param rules by listener */
   constructor(
@@ -158,6 +159,12 @@ export class Reaches {
     return made
   }
 
+  private once(key: string, make: () => Float64Array): Float64Array {
+    const made = this.read.get(key) ?? make()
+    this.read.set(key, made)
+    return made
+  }
+
   private neededFor(listener: number, p: number): number[] {
     const key = `${listener} ${p}`
     const made = this.needed.get(key) ?? this.curves[listener]!.map((c) => c.marginFor(p))
@@ -170,11 +177,13 @@ export class Reaches {
    * @param p above 0 and below 1
    */
   oneWay(link: number, listener: number, p: number): Float64Array {
-    const margin = this.margin(link, listener)
-    const needed = this.neededFor(listener, p)
-    return Float64Array.from(this.fit.draws, ({ point }, i) =>
-      this.fall.where(i, margin[i]! - needed[point]!),
-    )
+    return this.once(`${link} ${listener} ${p}`, () => {
+      const margin = this.margin(link, listener)
+      const needed = this.neededFor(listener, p)
+      return Float64Array.from(this.fit.draws, ({ point }, i) =>
+        this.fall.where(i, margin[i]! - needed[point]!),
+      )
+    })
   }
 
   /**
@@ -182,6 +191,10 @@ export class Reaches {
    * chance p. The place is the same both ways, so its ground and what the link has of its own are.
    */
   bothWays(link: number, p: number): Float64Array {
+    return this.once(`${link} both ${p}`, () => this.together(link, p))
+  }
+
+  private together(link: number, p: number): Float64Array {
     const [a, b] = [0, 1].map((d) => this.margin(link, d)) as [Float64Array, Float64Array]
     const [far, back] = [0, 1].map((d) => this.oneWay(link, d, p)) as [Float64Array, Float64Array]
     return Float64Array.from(this.fit.draws, ({ point }, i) => {

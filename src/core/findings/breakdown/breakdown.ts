@@ -3,14 +3,12 @@ import type { CountDifference } from '@/core/stats/scales/betaBinomial'
 import type { ConditionFactor } from '@/core/trial/conditions'
 import type { FindingsInput, ReadCheck } from '../input'
 import { cellsIn } from '../levels'
-import { judgeAll, type Prepared } from '../findings'
-import { markedLevels } from '../reach/levelFindings'
+import type { Prepared } from '../findings'
 import type { JointFit } from '../joint/jointFit'
 import { conditionGroupings, type RunEvent } from './conditions'
 import { differencesBy, differencesByDirection, type DifferenceBy } from './differencesBy'
 import { driftOf, type Drift } from './drift'
 import { alwaysTogether, matrixOf, type Matrix } from './matrix'
-import { nextBest, type NextBest } from './nextBest'
 import { countedDifferences, otherStationsOf, type OtherStations } from './otherScales'
 import { againstPrediction, type AgainstPrediction } from './predicted'
 import { runOffsets, runsApart, type RunApart, type RunOffset } from './runOffsets'
@@ -32,7 +30,6 @@ export interface Breakdown {
   prediction: AgainstPrediction | null
   counted: { a: string; b: string; found: CountDifference }[]
   otherStations: OtherStations[]
-  next: NextBest | null
 }
 
 const QUARTERS = ['0 to 6', '6 to 12', '12 to 18', '18 to 24']
@@ -47,7 +44,7 @@ function bandsOf(input: FindingsInput): Map<string, string> | null {
 }
 
 /** What of it depends on the log alone, and takes most of the time. */
-export type LogBreakdown = Omit<Breakdown, 'prediction' | 'next'>
+export type LogBreakdown = Omit<Breakdown, 'prediction'>
 
 type Grouping = [ByWhat, (c: ReadCheck) => string | null]
 
@@ -121,20 +118,11 @@ export async function breakdownOfLog(
  */
 export function breakdownUnder(
   input: FindingsInput,
-  { pairs, joint }: Prepared,
   ground: PlanGround | null,
   inLog: LogBreakdown,
 ): Breakdown {
   const { checks, cells } = cellsIn(input)
-  const judged = judgeAll(input, pairs)
-  const whole = judged.filter((p) => p.scope === (input.directions.length > 1 ? 'both' : input.directions[0]))
-  const open = whole.find((p) => p.verdict.kind === 'cannot tell') ?? whole[0]
-  const levels = joint && markedLevels(input, joint)
-  return {
-    ...inLog,
-    prediction: ground && againstPrediction(input, checks, cells, ground),
-    next: open ? nextBest(input, checks, cells, levels, open) : null,
-  }
+  return { ...inLog, prediction: ground && againstPrediction(input, checks, cells, ground) }
 }
 
 /** What lies behind the verdicts of a log under what counts as copied: see {@link breakdownOfLog}. */
@@ -146,5 +134,5 @@ export async function breakdownOf(
   breathe?: () => Promise<void>,
 ): Promise<Breakdown> {
   const inLog = await breakdownOfLog(input, prepared.joint, ground, events, breathe)
-  return breakdownUnder(input, prepared, ground, inLog)
+  return breakdownUnder(input, ground, inLog)
 }

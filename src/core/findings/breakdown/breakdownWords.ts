@@ -1,14 +1,13 @@
 import type { FactorName } from '@/core/kit/rig/traits'
 import { CONDITIONS, type ConditionFactor } from '@/core/trial/conditions'
-import { distanceText, type Units } from '@/core/units'
-import { andList, signed, tenths as plain } from '../words/phrases'
+import type { Units } from '@/core/units'
+import { andList, capital, signed, tenths as plain } from '../words/phrases'
 import { intervalText, reachText } from '../words/words'
 import type { LegReach } from '../reach/jointReaches'
 import type { ByWhat, Breakdown } from './breakdown'
 import type { DifferenceBy } from './differencesBy'
 import type { Drift } from './drift'
 import type { Matrix } from './matrix'
-import type { NextBest } from './nextBest'
 import type { OtherStations } from './otherScales'
 import type { AgainstPrediction } from './predicted'
 import type { RunApart, RunOffset } from './runOffsets'
@@ -28,16 +27,16 @@ export function matrixWords(matrix: Matrix): string[] {
     const what = `${andList(m.names)} ${END[m.end]}`
     const size = `${signed(m.effect.estimate)} ${unit} (${interval(m.effect.interval90)})`
     return m.holds
-      ? `${m.level} instead of ${m.against} (${what}) brought ${size}.`
+      ? `${capital(m.level)} instead of ${m.against} (${what}) brought ${size}.`
       : `Cannot tell what ${m.level} instead of ${m.against} (${what}) brings: ${size}.`
   })
   const holding = matrix.interactions.filter((i) => i.holds)
   for (const i of holding)
     words.push(
-      `They do not add up: with ${i.second.level}, ${i.first.level} brought ${signed(i.effect.estimate)} ${unit} (${interval(i.effect.interval90)}) ${i.effect.estimate > 0 ? 'more' : 'less'} than without.`,
+      `They do not add up: with ${i.second.level}, ${i.first.level} helped ${plain(Math.abs(i.effect.estimate))} ${unit} ${i.effect.estimate > 0 ? 'more' : 'less'} than without it (${interval(i.effect.interval90)}).`,
     )
   if (matrix.interactions.length > 0 && holding.length === 0)
-    words.push('Nothing says that they do not simply add up: no interaction holds.')
+    words.push('No sign that they do more, or less, than add up.')
   if (matrix.interactions.length === 0)
     words.push('Too few of the combinations were tried to say whether they add up.')
   const base = matrix.mains.find((m) => m.end === 'base' && m.holds && m.effect.estimate > 0)
@@ -187,18 +186,4 @@ export function otherScaleWords(breakdown: Pick<Breakdown, 'counted'>, name: Nam
       return `${sure(found.chanceAIsBetter) ? `${name(found.difference > 0 ? a : b)} gets more words through` : 'Cannot tell by words copied'}: ${name(a)} and ${name(b)} ${size}, halfway through what was tested.`
     }),
   ]
-}
-
-/** Where to check next, and how often. */
-export function nextWords(next: NextBest, name: Name, mark: Name, units: Units): string {
-  const where = `${distanceText(next.fromM, units)} to ${distanceText(next.toM, units)}`
-  const pairs = next.pairsWanted
-    ? `About ${next.pairsWanted} more pairs of ${name(next.a)} and ${name(next.b)} would tell a difference that matters. `
-    : ''
-  const best = next.marks.slice(0, 3).map((m) => mark(m.markId))
-  return `${pairs}They tell most from ${where}, where ${Math.round(100 * next.tells)} of 100 pairs bound the difference${best.length > 0 ? `; of the marks, ${andList(best)} narrow it most for the time they take` : ''}.`
-}
-
-function capital(text: string): string {
-  return `${text[0]!.toUpperCase()}${text.slice(1)}`
 }

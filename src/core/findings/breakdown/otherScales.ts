@@ -74,7 +74,6 @@ const stationOf = ({ name }: Said) => name.trim().toLowerCase()
 /** What each station said last of each link, as checks of a log in which every station is a mark. */
 function logOfStations(input: FindingsInput, direction: Direction, said: readonly Said[]): FindingsInput {
   const last = new Map(said.map((s) => [`${stationOf(s)} ${s.linkId}`, s]))
-  const [pattern] = input.marks
   const checks = [...last.values()].map((s, i) =>
     asLogged(
       {
@@ -99,11 +98,16 @@ function logOfStations(input: FindingsInput, direction: Direction, said: readonl
     },
     // How far off they are nobody asks: each has a level of its own.
     marks: [...new Set(said.map(stationOf))].map((id) => ({
-      ...pattern!,
       id,
       name: id,
+      legId: 'stations',
+      legName: 'stations',
       distanceM: 1000,
+      distanceSdM: null,
       alongM: 1000,
+      bearingDeg: null,
+      lat: null,
+      lon: null,
     })),
     runs: [],
     checks,
@@ -121,7 +125,7 @@ export function otherStationsOf(input: FindingsInput, log: Pick<RunLog, 'events'
   )
   return input.directions.flatMap((direction) => {
     const said = all.filter((s) => s.direction === direction)
-    if (said.length === 0 || input.marks.length === 0) return []
+    if (said.length === 0) return []
     const stations = logOfStations(input, direction, said)
     const { checks } = readChecks(stations)
     const joint = fitJoint(stations, checks)

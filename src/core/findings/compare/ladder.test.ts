@@ -112,9 +112,9 @@ describe('claims and facts', () => {
     },
   })
   const found = [reach(0.9, 1500, 2000, 2600), reach(0.5, 2700, 3100, 3600), reach(0.1, 3800, 4400, 5200)]
-  it('hold, hold every other time, do not hold, or cannot be told', () => {
+  it('hold, hold half the time, do not hold, or cannot be told', () => {
     expect(judgeClaim(1400, found, 0.9)).toBe('holds')
-    expect(judgeClaim(2650, found, 0.9)).toBe('holds every other time')
+    expect(judgeClaim(2650, found, 0.9)).toBe('holds half the time')
     expect(judgeClaim(9000, found, 0.9)).toBe('does not hold here')
     expect(judgeClaim(4000, found, 0.9)).toBe('cannot tell')
     expect(claimWords('Rig a', 9000, found, 0.9, 'metric')).toBe(

@@ -79,6 +79,6 @@ export function stepWords({ end, before, after, beside, pair, sign }: LadderStep
   if (verdict.kind === 'alike') return `${what} made no difference that matters: ${toldAs(sign)}.`
   const { low, high } = quoted.interval
   return low !== null && high !== null && low * high > 0
-    ? `${what}: perhaps ${toldAs(sign)}, not sure among so many comparisons.`
+    ? `${what} probably ${sign * middle > 0 ? 'helped' : 'cost'}, by about ${toldAs(sign * middle > 0 ? sign : sign > 0 ? -1 : 1)}; more marks would settle it.`
     : `${what}: cannot tell what it brought, ${toldAs(sign)}.`
 }

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import type { TrialPlan } from '@/core/trial'
 import { ORDINARY_FIELD, simulateRun } from '@/core/sim'
 import { breakdownOf, inputOf, makeFindings, prepareFindings, reachText, verdictWords } from '..'
-import { matrixWords, byWords, driftWords, nextWords, togetherWords } from '../breakdown'
+import { matrixWords, byWords, driftWords, togetherWords } from '../breakdown'
 import { link, logged, plan, rig } from '@/core/testing/plans'
 
 /** Every number in it, wherever it stands. */
@@ -34,7 +34,6 @@ async function told(p: TrialPlan, say: (c: Check, i: number) => string | null = 
     ...(breakdown.matrix ? matrixWords(breakdown.matrix) : []),
     ...breakdown.by.flatMap((g) => g.pairs.map((x) => byWords(g.what, x, id))),
     ...driftWords(breakdown.drift),
-    ...(breakdown.next ? [nextWords(breakdown.next, id, id, 'metric')] : []),
   ]
   for (const w of words) expect(w).not.toMatch(/NaN|undefined|Infinity|null/)
   return { findings, breakdown, words: words.join('\n') }
@@ -47,11 +46,11 @@ describe('a log that can carry little gets a sentence and no confident number', 
     expect(words).toContain('cannot tell from fewer than four marks')
   })
   it('all heard: the reach is "at least"', async () => {
-    expect((await told(plan(two, 12), () => '5 by 8')).words).toContain('at least the farthest mark tried')
+    expect((await told(plan(two, 12), () => '5 by 8')).words).toContain('copied at every mark out to')
   })
   it('none heard: "less than the nearest"', async () => {
     const { words } = await told(plan(two, 12), () => 'not heard')
-    expect(words).toContain('less than the nearest mark tried')
+    expect(words).toContain('not even at the nearest mark')
     expect(words).toContain('Cannot tell a from b yet')
   })
   it('one rig only: no pair, and a reach all the same', async () => {

@@ -89,15 +89,15 @@ function judge(pair: PairComparison, p: number, marginDb: number, fixed: boolean
   if (evened && inside(fixed ? evened.interval95 : pair.alwaysValid, marginDb))
     return { kind: 'alike', marginDb }
   const spread = evened?.spread ?? null
+  const early = fixed ? '' : 'the run ended early; allowing for that, '
   return {
     kind: 'cannot tell',
-    why:
-      evened || joint
-        ? fixed
-          ? 'the interval holds nought and more than the margin'
-          : 'the run ended early, and the interval that allows for that holds nought'
+    why: evened
+      ? `${early}the difference could be 0, or more than the ${marginDb} dB that matter`
+      : joint
+        ? `${early}the difference could be 0`
         : 'wins and losses are too even, or too few',
-    marksNeeded: spread === null || joint?.onePlace ? null : marksNeeded(spread, stepDb, marginDb),
+    marksNeeded: spread === null ? null : marksNeeded(spread, stepDb, marginDb),
   }
 }
 

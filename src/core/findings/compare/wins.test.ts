@@ -29,6 +29,7 @@ const input = (scale: Scale): FindingsInput => ({
   runs: [],
   controlLinkId: null,
   reliability: 0.9,
+  need: { floorM: null, ceilingM: null },
   ...USUAL_CHOICES,
 })
 const checks = (pairs: [string, string][], scale: Scale): ReadCheck[] =>

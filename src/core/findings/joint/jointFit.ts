@@ -1,7 +1,7 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { chanceOf, differenceDraws, meanOf, posteriorOf, type Posterior } from '@/core/model/answers'
 import { fitModel, type FitSettings, type ModelFit } from '@/core/model/fit'
-import type { FindingsInput, ReadCheck } from '../input'
+import { isBySky, type FindingsInput, type ReadCheck } from '../input'
 import { alwaysValidOf, alwaysValidP } from '@/core/stats/alwaysValid'
 import type { Interval } from '@/core/stats/interval'
 import { takenOutDb } from './evenedDraws'
@@ -29,7 +29,7 @@ export function fitJoint(
   const joint = jointInput(input, checks)
   if (joint.model.reports.length === 0) return null
   const fit = fitModel(joint.model, settings)
-  const stepped = joint.onePlace ? null : withStep(fit)
+  const stepped = joint.onePlace || isBySky(input) ? null : withStep(fit)
   return stepped
     ? { input: { ...joint, model: stepped }, fit: fitModel(stepped, settings) }
     : { input: joint, fit }

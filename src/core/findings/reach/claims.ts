@@ -3,7 +3,7 @@ import type { UsableReach } from './jointReaches'
 import { reachText } from '../words/words'
 
 /** How a claimed reach stands against the log. */
-export type ClaimStands = 'holds' | 'holds every other time' | 'does not hold here' | 'cannot tell'
+export type ClaimStands = 'holds' | 'holds half the time' | 'does not hold here' | 'cannot tell'
 
 /**
  * A claimed reach against what was found at 90, 50 and 10 in a hundred: it holds where even the low end of
@@ -22,7 +22,7 @@ export function judgeClaim(
   if (wanted?.seen === 'all copied') return wanted.farthestM >= claimM ? 'holds' : 'cannot tell'
   if (wanted?.lowM != null && wanted.lowM >= claimM) return 'holds'
   if (tenth?.highM != null && tenth.highM < claimM) return 'does not hold here'
-  if (half?.lowM != null && half.lowM >= claimM) return 'holds every other time'
+  if (half?.lowM != null && half.lowM >= claimM) return 'holds half the time'
   return 'cannot tell'
 }
 

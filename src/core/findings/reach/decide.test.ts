@@ -17,9 +17,10 @@ const reach = (change: Partial<Reach>, chance = 0.9): Reach => ({
   marks: 16,
   ...change,
 })
-/** Findings of one reach a link at 0.9, and one at 0.1. */
-const findings = (at: Record<string, [Reach, Reach?]>) =>
+/** Findings of one reach a link at 0.9, and one at 0.1, and the chance of each to meet the need. */
+const findings = (at: Record<string, [Reach, Reach?]>, need: Record<string, number> = {}) =>
   ({
+    need: Object.entries(need).map(([linkId, chance]) => ({ linkId, chance })),
     usable: Object.entries(at).map(([linkId, [r]]) => ({ linkId, chance: 0.9, limitedBy: null, reach: r })),
     reaches: Object.entries(at).map(([linkId, [r, far]]) => ({
       linkId,
@@ -31,9 +32,10 @@ const answersTo = (
   need: Partial<Need>,
   at: Record<string, [Reach, Reach?]>,
   burdens: Record<string, Partial<Burden>> = {},
+  chances: Record<string, number> = {},
 ) =>
   decide(
-    findings(at),
+    findings(at, chances),
     Object.keys(at).map(link),
     { floorM: null, ceilingM: null, reliability: 0.9, ...need },
     new Map(
@@ -55,11 +57,11 @@ describe('an area that is to be covered', () => {
   it('is covered where its farthest place is within reach, and its share is said with the margin', () => {
     expect(told(reach({ estimateM: 5000, lowM: 4200, highM: null }))).toMatchObject({
       met: 'meets it',
-      why: 'about 100 % of the bay lies within its reach nine times in ten',
+      why: 'about 100 % of the bay lies within its reach 9 times in 10',
     })
     expect(told(reach({}))).toMatchObject({
       met: 'falls short',
-      why: 'about 50 % of the bay (30 to 60) lies within its reach nine times in ten',
+      why: 'about 50 % of the bay (30 to 60) lies within its reach 9 times in 10',
     })
     expect(told(reach({ highM: 9000 })).met).toBe('cannot tell')
   })
@@ -72,7 +74,7 @@ describe('an area that is to be covered', () => {
       told(reach({ seen: 'all copied', estimateM: null, lowM: 1700, highM: null, farthestM: 2500 })),
     ).toMatchObject({
       met: 'cannot tell',
-      why: 'about 60 % of the bay (40 to 100) lies within its reach nine times in ten',
+      why: 'about 60 % of the bay (40 to 100) lies within its reach 9 times in 10',
     })
     expect(told(reach({ seen: 'too few marks', estimateM: null }))).toMatchObject({
       met: 'cannot tell',
@@ -115,7 +117,7 @@ describe('a need held against a reach', () => {
   )
   it('nothing needed is nothing to answer', () => {
     expect(answersTo({}, { a: [reach({})] })).toEqual([])
-    expect(decisionWords([], String)).toBe('')
+    expect(decisionWords([], String, 'metric')).toBe('')
   })
 })
 
@@ -134,10 +136,10 @@ describe('which one', () => {
       },
     )
     expect(answers.map((a) => a.linkId)).toEqual(['c', 'b', 'a', 'd'])
-    expect(decisionWords(answers, name)).toBe(
+    expect(decisionWords(answers, name, 'metric')).toBe(
       'Rig c is the least that meets the need; Rig b and Rig a would too.',
     )
-    expect(answers[0]!.why).toBe('copied to 1.4 km nine times in ten, surely 3.3 km')
+    expect(answers[0]!.why).toBe('copied to 1.4 km 9 times in 10, surely 3.3 km')
   })
   it.each<[string, number, Record<string, [Reach]>, string]>([
     ['one', 3000, { a: [far], b: [reach({})] }, 'Only Rig a surely meets the need.'],
@@ -145,8 +147,19 @@ describe('which one', () => {
     ['none at all', 6000, { a: [far], b: [reach({})] }, 'None of them meets the need.'],
     ['nobody knows', 2300, { a: [reach({})] }, 'What was tested does not settle the need.'],
   ])('in a sentence: %s', (_what, floorM, at, words) =>
-    expect(decisionWords(answersTo({ floorM }, at), name)).toBe(words),
+    expect(decisionWords(answersTo({ floorM }, at), name, 'metric')).toBe(words),
   )
+  it('with the chance of each, and what the likelier one costs over the other', () => {
+    const answers = answersTo(
+      { floorM: 1800 },
+      { a: [reach({})], b: [far] },
+      { a: { wornMm: 120, weightG: 250 }, b: { wornMm: 300, weightG: 290 } },
+      { a: 0.61, b: 0.94 },
+    )
+    expect(decisionWords(answers, name, 'metric')).toBe(
+      'Only Rig b surely meets the need. Rig b meets it with 94 chances of 100, Rig a with 61; Rig b is 18 cm longer and 40 g heavier than Rig a.',
+    )
+  })
 })
 
 describe('whether it flips, in a sentence', () => {

@@ -1,7 +1,9 @@
 import type { Link } from '@/core/kit/rig/rig'
 import type { Reach } from '@/core/reach/reach'
 import { distanceText, type Units } from '@/core/units'
+import { andList } from '../words/phrases'
 import type { Findings } from '../findings'
+import { UNLIKELY } from '../standing/needChances'
 import { chanceInWords } from '../words/words'
 
 /** An area that is to be covered, as distances of places spread evenly over it from the base, the nearest first. */
@@ -34,10 +36,9 @@ export interface NeedAnswer {
   met: Met
   why: string
   burden: Burden | null
+  /** The chance that it meets the need, floor and ceiling together; null where it was tried at too few marks. */
+  chance: number | null
 }
-
-/** A chance of copy that counts as unlikely. */
-const UNLIKELY = 0.1
 
 function floorMet(reach: Reach, floorM: number): Met {
   if (reach.seen === 'too few marks') return 'cannot tell'
@@ -149,15 +150,61 @@ export function decide(
         why.push(`whether it is quiet beyond ${show(need.ceilingM)} is not settled`)
       } else why.push(`unlikely to be heard beyond ${show(need.ceilingM)}`)
     }
-    return { linkId: link.id, met, why: why.join('; '), burden }
+    const told = reach && reach.seen !== 'too few marks'
+    const chance = told ? (findings.need.find((n) => n.linkId === link.id)?.chance ?? null) : null
+    return { linkId: link.id, met, why: why.join('; '), burden, chance }
   })
   return answers.sort((a, b) => ORDER[a.met] - ORDER[b.met] || compareBurden(a.burden, b.burden))
 }
 
-/** The decision in a sentence. */
-export function decisionWords(answers: readonly NeedAnswer[], name: (id: string) => string): string {
-  const first = answers[0]
+/** How a burden is more or less than another's, in a phrase: "18 cm longer and 40 g heavier"; empty where they are alike. */
+function moreWords(a: Burden | null, b: Burden | null, units: Units): string {
+  const metric = units === 'metric'
+  const by = (
+    x: number | null | undefined,
+    y: number | null | undefined,
+    size: number,
+    unit: string,
+    more: string,
+    less: string,
+  ) => {
+    if (x == null || y == null) return null
+    const difference = Math.round((x - y) / size)
+    if (difference === 0) return null
+    return `${Math.abs(difference)} ${unit} ${difference > 0 ? more : less}`
+  }
+  return andList(
+    [
+      by(a?.wornMm, b?.wornMm, metric ? 10 : 25.4, metric ? 'cm' : 'in', 'longer', 'shorter'),
+      by(a?.weightG, b?.weightG, metric ? 1 : 28.35, metric ? 'g' : 'oz', 'heavier', 'lighter'),
+      by(a?.powerW, b?.powerW, 1, 'W', 'stronger', 'weaker'),
+    ].filter((w): w is string => w !== null),
+  )
+}
+
+const inHundred = (chance: number) => Math.min(99, Math.max(1, Math.round(100 * chance)))
+
+/** The chances of the likeliest against one another, with what the one costs over the other; empty where none is known. */
+function chanceWords(answers: readonly NeedAnswer[], name: (id: string) => string, units: Units): string {
+  const known = answers.filter((a) => a.chance !== null).sort((a, b) => b.chance! - a.chance!)
+  const [first, second] = known
   if (!first) return ''
+  const rest = known.slice(1, 4).map((a) => `${name(a.linkId)} with ${inHundred(a.chance!)}`)
+  const more = second ? moreWords(first.burden, second.burden, units) : ''
+  return ` ${name(first.linkId)} meets it with ${inHundred(first.chance!)} chances of 100${rest.length > 0 ? `, ${andList(rest)}` : ''}${more ? `; ${name(first.linkId)} is ${more} than ${name(second!.linkId)}` : ''}.`
+}
+
+/** The decision in a sentence or two. */
+export function decisionWords(
+  answers: readonly NeedAnswer[],
+  name: (id: string) => string,
+  units: Units,
+): string {
+  return answers.length === 0 ? '' : `${metWords(answers, name)}${chanceWords(answers, name, units)}`
+}
+
+function metWords(answers: readonly NeedAnswer[], name: (id: string) => string): string {
+  const first = answers[0]!
   const meeting = answers.filter((a) => a.met === 'meets it')
   if (meeting.length > 1)
     return `${name(first.linkId)} is the least that meets the need; ${meeting

@@ -3,9 +3,10 @@ import { chanceOf, groundMean, posteriorOf, Reaches, type Posterior } from '@/co
 import type { ModelRule } from '@/core/model/margins'
 import { isCopied } from '@/core/reports/copyRule'
 import { MIN_REACH_MARKS, type Reach } from '@/core/reach/reach'
-import type { FindingsInput, ReadCheck } from '../input'
+import { isBySky, type FindingsInput, type ReadCheck } from '../input'
 import type { JointFit } from '../joint/jointFit'
 import { ruleAt } from '../joint/modelInput'
+import { usableDraws } from './usableDraws'
 
 /** A link's reach in one direction. */
 export interface LinkReach {
@@ -81,23 +82,23 @@ export function jointReaches(
       }
     }),
   )
-  const usableDraws = input.links.map((_, l) => chances.map((p) => usableOf(input, joint, read, l, p)))
+  const both = input.links.map((_, l) => chances.map((p) => usableOf(input, joint, read, l, p)))
   const usable = input.links.flatMap((link, l) =>
     chances.map((chance, i): UsableReach => {
-      const { draws, limitedBy } = usableDraws[l]![i]!
+      const { draws, limitedBy } = both[l]![i]!
       return { linkId: link.id, chance, limitedBy, reach: reachOf(link.id, null, chance, draws) }
     }),
   )
   return {
     reaches,
     usable,
-    legs: joint && read ? byLeg(input, checks, joint, read, chances, usableDraws) : [],
+    legs: joint && read ? byLeg(input, checks, joint, read, chances, both) : [],
   }
 }
 
-/** Reaches of a log under its copy rule; null of one place, which says nothing of distance. */
+/** Reaches of a log under its copy rule; null of one place, and by way of the sky, where no distance is a reach. */
 export function reachesUnder(input: FindingsInput, { input: joint, fit }: JointFit): Reaches | null {
-  if (joint.onePlace) return null
+  if (joint.onePlace || isBySky(input)) return null
   const words = Math.max(0, ...joint.model.reports.map((r) => (r.call.kind === 'share' ? r.call.n : 0)))
   const rules = joint.readers.map((r): ModelRule => ruleAt(input.copyRule, r, words || null))
   return new Reaches(fit, rules)
@@ -124,16 +125,12 @@ function usableOf(
   p: number,
 ): { draws: Float64Array | null; limitedBy: Direction | null } {
   if (!joint || !read) return { draws: null, limitedBy: null }
-  const apart = input.directions.map((_, d) => read.oneWay(link, d, p))
-  if (apart.length !== 2) {
-    // A loop or a single direction stands alone; of three the shortest counts.
-    const draws = apart[0]!.map((_, i) => Math.min(...apart.map((a) => a[i]!)))
-    return { draws, limitedBy: null }
-  }
-  const [first, second] = apart as [Float64Array, Float64Array]
+  const draws = usableDraws(input, read, link, p)
+  if (input.directions.length !== 2) return { draws, limitedBy: null }
+  const [first, second] = [read.oneWay(link, 0, p), read.oneWay(link, 1, p)]
   const shorter = chanceOf(joint.fit, (i) => first[i]! < second[i]!)
   return {
-    draws: read.bothWays(link, p),
+    draws,
     limitedBy: shorter >= SURELY ? input.directions[0]! : shorter <= 1 - SURELY ? input.directions[1]! : null,
   }
 }

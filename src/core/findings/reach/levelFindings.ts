@@ -216,32 +216,3 @@ function throughOf(
       : [],
   )
 }
-
-/** What of the fitted levels the next check is chosen by: at 1 km by link and direction, and the spreads, dB. */
-export interface MarkedLevels {
-  groups: string[]
-  parameters: { levels: number[]; slope: number; shadowDb: number; linkDb: number; callDb: number }
-}
-
-/** The middle of what the draws say; null of one place. */
-export function markedLevels(input: FindingsInput, { input: joint, fit }: JointFit): MarkedLevels | null {
-  if (joint.onePlace) return null
-  const slope = posteriorOf(fit, slopeDraws(fit)).q50
-  const toOneKm = 10 * slope * Math.log10(fit.data.middleM / 1000)
-  const groups = input.links.flatMap((link, l) =>
-    input.directions.map((direction, d) => ({
-      key: `${link.id} ${direction}`,
-      level: posteriorOf(fit, levelDraws(fit, l, d)).q50 + toOneKm,
-    })),
-  )
-  return {
-    groups: groups.map((g) => g.key),
-    parameters: {
-      levels: groups.map((g) => g.level),
-      slope,
-      shadowDb: spreadOf(fit, 'groundDb'),
-      linkDb: spreadOf(fit, 'ownDb'),
-      callDb: spreadOf(fit, 'callDb'),
-    },
-  }
-}

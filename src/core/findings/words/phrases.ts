@@ -6,6 +6,9 @@ export const tenths = (v: number) => figureText(v)
 /** A figure with its sign, to a tenth: "+3.1", "−0.4", "0.0". */
 export const signed = (v: number) => signedText(v)
 
+/** With a capital letter, as a sentence begins. */
+export const capital = (text: string) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`
+
 /** "a", "a and b", "a, b and c". */
 export const andList = (of: readonly string[]) =>
   of.length < 2 ? (of[0] ?? '') : `${of.slice(0, -1).join(', ')} and ${of.at(-1)}`

@@ -5,6 +5,15 @@ import type { JudgedPair } from '../compare/verdict'
 const dB = (v: number) => `${signed(v)} dB`
 const metres = (lg: number) => 10 ** lg
 
+/** Where two change places, in a sentence for those who know which is ahead where; empty where they do not. */
+export function crossingWords({ trend }: JudgedPair, units: Units): string {
+  if (!trend?.crossing) return ''
+  const show = (lg: number) => aboutDistanceText(metres(lg), units)
+  const { x, low, high } = trend.crossing
+  const [near, far] = [trend.band[0]!.x, trend.band[trend.band.length - 1]!.x]
+  return `They change places at about ${show(x)} (${show(Math.max(low, near))} to ${show(Math.min(high, far))}).`
+}
+
 /**
  * Whether the ranking flips with distance, in a sentence: a crossing with its margin, else how the lead
  * changes where that is sure, else that no flip was found inside what was tested.

@@ -1,15 +1,15 @@
 import type { Reach } from '@/core/reach/reach'
 import type { LevelFindings, RelayReach } from '../reach/levelFindings'
-import { aboutDistanceText, type Units } from '@/core/units'
-import { tenths as dB } from './phrases'
+import { aboutDistanceText, countText, type Units } from '@/core/units'
+import { capital, tenths as dB } from './phrases'
 import type { JudgedPair } from '../compare/verdict'
 
 /** A chance as people say it. */
 export function chanceInWords(chance: number): string {
-  if (Math.abs(chance - 0.9) < 1e-9) return 'nine times in ten'
-  if (Math.abs(chance - 0.5) < 1e-9) return 'every other time'
-  if (Math.abs(chance - 0.1) < 1e-9) return 'once in ten times'
-  return `${Math.round(chance * 100)} times in a hundred`
+  if (Math.abs(chance - 0.9) < 1e-9) return '9 times in 10'
+  if (Math.abs(chance - 0.5) < 1e-9) return 'half the time'
+  if (Math.abs(chance - 0.1) < 1e-9) return '1 time in 10'
+  return `${Math.round(chance * 100)} times in 100`
 }
 
 /** An interval with open ends said in words: "3.1 to 6.4", "3.1 or more". */
@@ -39,9 +39,18 @@ function sizeText(pair: JudgedPair, sign: number): { first: string; beside: stri
   }
 }
 
-/** What is known of a pair and was taken out: "power and lead loss"; empty where nothing is. */
-const takenOut = (pair: JudgedPair) =>
-  [...new Set(pair.takenOut.flatMap((t) => t.known.map((k) => k.what)))].join(' and ')
+/** What is taken out and is less than this goes without saying, dB. */
+const WORTH_NAMING_DB = 0.5
+
+/** What is known of a pair and was taken out: "power and lead loss"; empty where nothing is, or hardly anything. */
+export const takenOut = (pair: JudgedPair) =>
+  [
+    ...new Set(
+      pair.takenOut.flatMap((t) =>
+        t.known.filter((k) => Math.abs(k.db) >= WORTH_NAMING_DB).map((k) => k.what),
+      ),
+    ),
+  ].join(' and ')
 
 /** What was taken out, as the name of the difference: "power and lead loss taken out". */
 export function takenOutText(pair: JudgedPair): string {
@@ -70,15 +79,45 @@ function fartherWords(pair: JudgedPair, name: (id: string) => string): string {
   const rig = farther === 'a' ? a : b
   if (out === '') return ''
   return verdict.kind === 'better'
-    ? `Yet ${rig} reaches farther, by its ${out}.`
-    : `${rig} reaches farther, by its ${out}; evened, that is not sure.`
+    ? `Yet ${rig} reaches farther as it was used, ${out} included.`
+    : `${rig} reaches farther as it was used, ${out} included; with that taken out it is not sure.`
+}
+
+/** From here on a pair that is not sure leans one way. */
+const LEANS = 0.9
+
+/** Which of a pair is probably better where that is not sure; never of a run that may have stopped when it seemed clear. */
+function probably({ verdict, quoted, joint }: JudgedPair): 'a' | 'b' | null {
+  if (verdict.kind !== 'cannot tell' || !joint || !quoted || quoted.allowsForStopping) return null
+  if (verdict.marksNeeded === null) return null
+  return joint.aBetter >= LEANS ? 'a' : joint.aBetter <= 1 - LEANS ? 'b' : null
+}
+
+/** What the difference may be, where it is in dB and bounded: " (−1.0 to 6.1 dB)". */
+const rangeText = ({ evened, quoted }: JudgedPair) =>
+  evened && quoted && quoted.interval.low !== null && quoted.interval.high !== null
+    ? ` (${intervalText(quoted.interval.low, quoted.interval.high, dB)} dB)`
+    : ''
+
+/** Marks beyond those used that would tell a difference that matters; null where none are foreseen. */
+export function marksWanted({ verdict, joint, evened, wins }: JudgedPair): number | null {
+  if (verdict.kind !== 'cannot tell' || verdict.marksNeeded === null) return null
+  const used = joint?.used ?? evened?.marksUsed.length ?? wins.wins + wins.draws + wins.losses
+  return verdict.marksNeeded > used ? verdict.marksNeeded - used : null
+}
+
+/** A verdict in words. */
+interface VerdictWords {
+  /** What it is, in one sentence without its full stop. */
+  lead: string
+  /** Its size or reason, how many marks it comes from, and how many more would settle it. */
+  detail: string
+  /** The same without the marks, for where those are said anyway; may be empty. */
+  rest: string
 }
 
 /** The verdict of a pair: what it is in one sentence, and its size or reason beside it. @param name of a link by id */
-export function verdictWords(
-  pair: JudgedPair,
-  name: (id: string) => string,
-): { lead: string; detail: string } {
+export function verdictWords(pair: JudgedPair, name: (id: string) => string): VerdictWords {
   const { verdict, wins, joint } = pair
   const marks = joint?.used ?? pair.evened?.marksUsed.length ?? wins.wins + wins.draws + wins.losses
   const unit = joint?.onePlace ? (marks === 1 ? 'round' : 'rounds') : marks === 1 ? 'mark' : 'marks'
@@ -97,24 +136,43 @@ export function verdictWords(
     return {
       lead: `${a} and ${b} change places: ${near} is ahead near the base, ${near === a ? b : a} far out`,
       detail: `${over} ${From}.`,
+      rest: over,
     }
   }
   if (verdict.kind === 'alike')
-    return { lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`, detail: `${From}.${andFarther}` }
+    return {
+      lead: `${a} and ${b} are alike within ${verdict.marginDb} dB`,
+      detail: `${From}.${andFarther}`,
+      rest: farther,
+    }
   if (verdict.kind === 'better') {
     const [winner, loser] = verdict.which === 'a' ? [a, b] : [b, a]
     const { first, beside } = sizeText(pair, verdict.which === 'a' ? 1 : -1)
+    const counted = `It won ${Math.max(wins.wins, wins.losses)} marks and lost ${Math.min(wins.wins, wins.losses)}.`
     return {
       lead: `${winner} is better than ${loser}${first && ` by ${first}`}`,
-      detail: first
-        ? `${beside} ${From}.${andFarther}`.trim()
-        : `It won ${Math.max(wins.wins, wins.losses)} marks and lost ${Math.min(wins.wins, wins.losses)}.`,
+      detail: first ? `${beside} ${From}.${andFarther}`.trim() : counted,
+      rest: first ? `${beside}${andFarther}`.trim() : counted,
     }
   }
-  const needed = verdict.marksNeeded !== null && verdict.marksNeeded > marks ? verdict.marksNeeded : null
+  const wanted = marksWanted(pair)
+  const more = wanted
+    ? ` About ${countText(wanted, joint?.onePlace ? 'more round' : 'more mark')} would settle it.`
+    : ''
+  const leans = probably(pair)
+  if (leans) {
+    const { first, beside } = sizeText(pair, leans === 'a' ? 1 : -1)
+    return {
+      lead: `${leans === 'a' ? a : b} is probably better than ${leans === 'a' ? b : a}, by about ${first}`,
+      detail: `${beside} Not sure yet, ${from}.${more}${andFarther}`.trim(),
+      rest: `${beside} Not sure yet.${andFarther}`.trim(),
+    }
+  }
+  const why = `${capital(verdict.why)}${rangeText(pair)}`
   return {
     lead: `Cannot tell ${a} from ${b} yet`,
-    detail: `${verdict.why[0]!.toUpperCase()}${verdict.why.slice(1)}, ${from}.${needed ? ` About ${needed} marks would tell a difference that matters.` : ''}${andFarther}`,
+    detail: `${why}, ${from}.${more}${andFarther}`,
+    rest: `${why}.${andFarther}`,
   }
 }
 
@@ -131,14 +189,14 @@ export function reachText(reach: Reach, units: Units): string {
   const show = (m: number) => aboutDistanceText(m, units)
   if (reach.seen === 'too few marks') return 'cannot tell from fewer than four marks'
   if (reach.seen === 'all copied')
-    return `at least the farthest mark tried, ${show(reach.farthestM)}${reach.lowM !== null ? ` (surely ${show(Math.min(reach.lowM, reach.farthestM))})` : ''}`
-  if (reach.seen === 'none copied') return `less than the nearest mark tried, ${show(reach.nearestM)}`
+    return `copied at every mark out to ${show(reach.farthestM)}${reach.lowM !== null && reach.lowM < reach.farthestM ? `, surely to ${show(reach.lowM)}` : ''}`
+  if (reach.seen === 'none copied') return `not copied, not even at the nearest mark, ${show(reach.nearestM)}`
   const { estimateM, lowM, highM, nearestM, farthestM } = reach
   if (estimateM === null)
     return lowM !== null && lowM > farthestM
       ? `beyond the marks, ${show(farthestM)} or more`
       : highM !== null && highM < nearestM
-        ? `less than the nearest mark tried, ${show(nearestM)}`
+        ? `less than the nearest mark, ${show(nearestM)}`
         : `cannot tell: ${intervalText(lowM, highM, show)}`
   return `about ${show(estimateM)} (${reachInterval(lowM, highM, show)})${reach.extrapolated ? ', beyond the marks: extrapolated' : ''}`
 }

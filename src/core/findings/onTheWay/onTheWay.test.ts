@@ -1,9 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { testEntry } from '@/core/testing/entries'
-import { foldEntries, type Comparison, type EntryBody, type TrialPlan } from '@/core/trial'
+import { planWith } from '@/core/testing/plans'
+import { foldEntries, type Comparison, type EntryBody } from '@/core/trial'
 import { edgeIntervals, edgeWords, saidOfPairs, saidWords } from '..'
 
-const plan = { links: [] } as unknown as TrialPlan
+const plan = planWith({})
 const state = (way: 'out' | 'home', name: string | null, distanceM: number | null): EntryBody => ({
   kind: 'state',
   linkId: 'a',
@@ -23,10 +24,12 @@ const edge = (what: 'last heard' | 'first lost' | 'heard again', distanceM: numb
 })
 const name = (id: string) => `Rig ${id}`
 const edges = (...bodies: EntryBody[]) =>
-  edgeIntervals(plan, foldEntries(bodies.map((b) => testEntry(b)))).map((e) => edgeWords(e, name, 'metric'))
+  edgeIntervals(plan, foldEntries(bodies.map((b) => testEntry(b)))).map((e) =>
+    edgeWords(e, name, (id) => `leg ${id}`, 'metric'),
+  )
 
 describe('where a link was lost', () => {
-  it('by ear, out and home apart: between where it was still heard and where it was not', () => {
+  it('by ear, out and home apart: a change is noted a little late, by a tenth of the way at most', () => {
     expect(
       edges(
         state('out', 'clear', 500),
@@ -36,38 +39,47 @@ describe('where a link was lost', () => {
         state('home', 'back', 2000),
       ),
     ).toEqual([
-      'Rig a, on the way out, by ear: lost between 1.8 km and 2.4 km.',
-      'Rig a, on the way home, by ear: lost between 2.0 km and 2.6 km.',
+      'Rig a, on the way out: lost between 2.2 km and 2.4 km.',
+      'Rig a, on the way home: lost between 1.8 km and 2.0 km.',
     ])
   })
   it('a change without a place or a name says nothing; one never lost is a bound', () => {
     expect(edges(state('out', null, 900), state('out', 'lost', null))).toEqual([])
     expect(edges(state('out', 'clear', 900))).toEqual([
-      'Rig a, on the way out, by ear: not lost; heard at least to 900 m.',
+      'Rig a, on the way out: not lost; heard at least to 900 m.',
     ])
     expect(edges(state('out', 'lost', 900))).toEqual([
-      'Rig a, on the way out, by ear: lost by 900 m; nearer nothing was noted.',
+      'Rig a, on the way out: lost by 900 m; nothing was noted nearer.',
     ])
   })
   it('walked to the edge, and heard again beyond', () => {
     expect(edges(edge('last heard', 2000), edge('first lost', 2200), edge('heard again', 2500))).toEqual([
-      'Rig a, to base, walked to the edge: lost between 2.0 km and 2.2 km, and heard again beyond.',
+      'Rig a on leg l, to base: lost between 2.0 km and 2.2 km, and heard again beyond.',
     ])
   })
+  it('a second walk of the same way is one of its own', () => {
+    expect(
+      edges(
+        edge('last heard', 2000),
+        edge('first lost', 2200),
+        edge('last heard', 1900),
+        edge('first lost', 2000),
+      ),
+    ).toHaveLength(2)
+  })
   it('means what the trial’s own list says', () => {
-    const own = {
-      links: [],
+    const own = planWith({
       earStates: [
         { name: 'nix', means: 'lost' },
         { name: 'da', means: 'clear' },
       ],
-    } as unknown as TrialPlan
+    })
     const log = foldEntries([
       testEntry(state('out', 'da', 300)),
       testEntry(state('out', 'nix', 700)),
       testEntry(state('out', 'lost', 100)),
     ])
-    expect(edgeIntervals(own, log)).toMatchObject([{ heardToM: 300, lostByM: 700 }])
+    expect(edgeIntervals(own, log)).toMatchObject([{ lostByM: 700 }])
   })
 })
 

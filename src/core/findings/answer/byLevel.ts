@@ -1,0 +1,150 @@
+import type { Scale } from '@/core/reports/scale'
+import { listenerOf } from '@/core/kit/rig/rig'
+import { aboutDistanceText, figureText } from '@/core/units'
+import type { LevelHere } from '../standing/standings'
+import { signed } from '../words/phrases'
+import type { JudgedPair } from '../compare/verdict'
+import { crossingWords } from '../words/trendWords'
+import { verdictWords } from '../words/words'
+import type { AnswerCore, AnswerFrom, AnswerLine, AnswerSpan } from './types'
+import { orderWords } from './orderWords'
+import { headlinePairs, neighbourWords, settleWords, surely, toldWords } from './pairsWords'
+import { sureWords } from './sureWords'
+
+/** More links than these are an order, and their pairs stand in the table. */
+const MOST_PAIRED = 4
+
+/** The answer of a log from one place, or by way of the sky: which is stronger, and nothing of distance. */
+export function answerByLevel(from: AnswerFrom): AnswerCore {
+  const { findings, plan, link } = from
+  const { standings } = findings
+  const ahead = aheadByDistance(from)
+  return {
+    basis: 'level',
+    ...leadOf(from),
+    axis: ahead
+      ? { unit: 'm', label: 'where it is ahead', key: 'solid surely, hatched perhaps' }
+      : standings && {
+          unit: standings.unit === 'steps' ? 'steps' : 'dB',
+          label: 'level against the mean of them all',
+        },
+    lines: ahead ?? linesOf(from),
+    sure: sureWords(findings, plan),
+    settle: settleWords(headlinePairs(findings), link),
+    copied: null,
+  }
+}
+
+function leadOf({ findings, link, plan, units }: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {
+  const pairs = headlinePairs(findings)
+  const { standings } = findings
+  if (pairs.length === 0) {
+    const [only] = plan.links
+    return {
+      lead: only ? `Only ${only.name} was tried, so nothing is compared.` : 'No rig was compared.',
+      detail: [],
+    }
+  }
+  if (pairs.length === 1) {
+    const [pair] = pairs as [JudgedPair]
+    const { lead, rest } = verdictWords(pair, link)
+    const places = crossingWords(pair, units)
+    return { lead: `${lead}.`, detail: [places, rest].filter(Boolean) }
+  }
+  if (!standings) return { lead: 'Too little was logged to put them in order.', detail: [] }
+  const order = standings.links.map((s) => ({ name: link(s.linkId), places: s.places }))
+  const { lead, more } = orderWords(order, surely(findings, pairs), 'is heard strongest', 'is heard weakest')
+  const few = order.length <= MOST_PAIRED
+  return {
+    lead: `${lead}.`,
+    detail: [
+      ...more,
+      ...(few
+        ? neighbourWords(
+            standings.links.map((s) => s.linkId),
+            pairs,
+            link,
+          )
+        : [toldWords(pairs)]),
+    ],
+  }
+}
+
+function linesOf({ plan, findings }: AnswerFrom): AnswerLine[] {
+  const unit = findings.standings?.unit === 'steps' ? 'steps' : 'dB'
+  const place = new Map(findings.standings?.links.map((s, i) => [s.linkId, i]))
+  return [...plan.links]
+    .sort((a, b) => (place.get(a.id) ?? plan.links.length) - (place.get(b.id) ?? plan.links.length))
+    .map(({ id, letter, name }) => {
+      const standing = findings.standings?.links.find((s) => s.linkId === id)
+      const here = findings.levelsHere.filter((l) => l.linkId === id)
+      const absolute = here.map((l) => levelText(l, plan.scales[listenerOf(l.direction)], here.length > 1))
+      const relative = standing
+        ? `${signed(standing.estimate)} ${unit} (${signed(standing.low)} to ${signed(standing.high)}) against the mean`
+        : 'too little was logged of it'
+      return {
+        linkId: id,
+        letter,
+        name,
+        text: absolute.length > 0 ? absolute.join(', ') : relative,
+        value: standing?.estimate ?? null,
+        low: standing?.low ?? null,
+        high: standing?.high ?? null,
+        note: '',
+        ways: [],
+      }
+    })
+}
+
+/** Where each of two is ahead, stretch by stretch of the distance; null where no trend was worked out, or of more than two. */
+function aheadByDistance({ findings, plan, units }: AnswerFrom): AnswerLine[] | null {
+  const [pair, ...more] = headlinePairs(findings)
+  if (findings.where !== 'sky' || !pair?.trend || more.length > 0) return null
+  const { band } = pair.trend
+  const at = (i: number) => 10 ** ((band[Math.max(0, i)]!.x + band[Math.min(band.length - 1, i + 1)]!.x) / 2)
+  return ([pair.a, pair.b] as const).flatMap((id, side) => {
+    const link = plan.links.find((l) => l.id === id)
+    if (!link) return []
+    const sign = side === 0 ? 1 : -1
+    const spans = band.reduce<AnswerSpan[]>((all, b, i) => {
+      const [worst, middle] = sign > 0 ? [b.low, b.median] : [-b.high, -b.median]
+      if (middle <= 0) return all
+      const means = worst > 0 ? ('clear' as const) : ('broken' as const)
+      const [fromM, toM] = [i === 0 ? 10 ** b.x : at(i - 1), i === band.length - 1 ? 10 ** b.x : at(i)]
+      const last = all.at(-1)
+      return last?.means === means && last.toM !== null && Math.abs(last.toM - fromM) < 1
+        ? [...all.slice(0, -1), { ...last, toM }]
+        : [...all, { means, fromM, toM }]
+    }, [])
+    const show = (m: number) => aboutDistanceText(m, units)
+    const said = spans.map(
+      (s) => `${s.means === 'clear' ? 'surely' : 'perhaps'} from ${show(s.fromM)} to ${show(s.toM!)}`,
+    )
+    return [
+      {
+        linkId: id,
+        letter: link.letter,
+        name: link.name,
+        text: said.length > 0 ? `ahead ${said.join(', ')}` : 'nowhere ahead',
+        value: null,
+        low: null,
+        high: null,
+        note: '',
+        ways: spans.length > 0 ? [{ name: '', text: '', spans }] : [],
+      },
+    ]
+  })
+}
+
+/** A level as its listener's scale has it: "−97 dBm (−99 to −95)", "S7.3 (6.8 to 7.9)". */
+function levelText({ level, low, high, direction }: LevelHere, scale: Scale, which: boolean): string {
+  const at = which ? ` ${direction}` : ''
+  if (scale.kind === 'level')
+    return `${figureText(level)} ${scale.unit} (${figureText(low)} to ${figureText(high)})${at}`
+  const meter = 'strength' in scale ? scale.strength : null
+  const step = meter?.stepDb ?? 4.5
+  const units = (db: number) => figureText(9 + db / step)
+  return level <= 0
+    ? `S${units(level)} (${units(low)} to ${units(high)})${at}`
+    : `S9 and ${figureText(level)} dB (${figureText(low)} to ${figureText(high)})${at}`
+}
