@@ -78,3 +78,21 @@ export async function copied(button: Locator): Promise<string> {
   await expect(button.locator('xpath=following-sibling::*[1]')).toHaveText('Copied')
   return button.page().evaluate(() => navigator.clipboard.readText())
 }
+
+/** Opens the panel of knobs over a place of the findings. */
+export async function openKnobs(page: Page): Promise<Locator> {
+  await page
+    .getByRole('button', { name: /^(Read it another way|Choose others)$/ })
+    .first()
+    .click()
+  const panel = page.getByRole('dialog', { name: 'Read it another way' })
+  await expect(panel).toBeVisible()
+  return panel
+}
+
+/** Closes it, once what was asked for is worked out. */
+export async function closeKnobs(panel: Locator) {
+  await expect(panel.getByRole('status').first()).toHaveText('', { timeout: 60_000 })
+  await panel.getByRole('button', { name: 'Done' }).click()
+  await expect(panel).toHaveCount(0)
+}

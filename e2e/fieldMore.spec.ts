@@ -200,7 +200,7 @@ test('a sound, a photo, several receivers in one grid, throughput and a rig nobo
   await page.getByRole('option').first().click()
   await page.getByRole('button', { name: 'Describe it so' }).first().click()
   await expect(described).toHaveCount(0)
-  await page.goto(`${trial}/findings?run=${run}`)
+  await page.goto(`${trial}/findings/checks?run=${run}`)
   const other = page.getByRole('region', { name: 'What else was logged' })
   await expect(other).toContainText('throughput 49 Mbit/s, own server at the base, cap 50 Mbit/s; at the cap')
   await expect(other.locator('audio')).toHaveCount(1)

@@ -1,21 +1,20 @@
 import { expect, test, type Page } from './test'
-import { copied, expectAxeClean, expectNoOverflow, openTrial } from './app'
+import { closeKnobs, copied, expectAxeClean, expectNoOverflow, openKnobs, openTrial } from './app'
 
 // Findings of a run take the server a second or two, and several on a slow machine.
 const slowly = expect.configure({ timeout: 40_000 })
 const part = (page: Page, name: string) => page.getByRole('region', { name, exact: true })
 
-test('what goes in can be chosen, each with its reason, and taken back; runs are put together', async ({
+test('which checks are used can be chosen, each with its reason, and taken back; runs are put together', async ({
   page,
 }) => {
   test.setTimeout(240_000)
   const trial = await openTrial(page, 'Short or long')
-  await page.goto(`${trial}/findings`)
-  const choices = page.locator('details', { hasText: 'What goes in:' })
-  await expect(choices).toContainText('this run; all that is known evened, height left in')
-  await choices.locator('summary').press('Enter')
-
-  const out = part(page, 'Left out')
+  await page.goto(`${trial}/findings/checks`)
+  const used = page.getByText(/^Checks used: this run/)
+  await slowly(used).toContainText('this run; all that is known evened, height left in')
+  let knobs = await openKnobs(page)
+  const out = knobs.getByRole('region', { name: 'Left out' })
   await out.getByRole('button', { name: 'Leave it out' }).click()
   await expect(out).toContainText('Choose what is to be left out.')
   await expect(out).toContainText('Say why, such as: plug was loose.')
@@ -23,58 +22,72 @@ test('what goes in can be chosen, each with its reason, and taken back; runs are
   await page.getByRole('option', { name: 'S03', exact: true }).click()
   await out.getByLabel('Why').fill('a lorry stood in the way')
   await out.getByLabel('Why').press('Enter')
-  await expect(choices).toContainText('1 left out')
+  await closeKnobs(knobs)
+  await slowly(used).toContainText('1 left out')
   await slowly(page.getByText(/left out: by your choice: a lorry stood in the way/)).toBeVisible()
   // It is in the address, so that it can be sent on; and it goes back.
   await page.reload()
   await slowly(page.getByText(/left out: by your choice: a lorry stood in the way/)).toBeVisible()
-  await choices.locator('summary').click()
-  await out.getByRole('button', { name: 'Put it back' }).click()
-  await expect(choices).toContainText('nothing left out')
+  knobs = await openKnobs(page)
+  await knobs.getByRole('button', { name: 'Put it back' }).click()
+  await closeKnobs(knobs)
+  await slowly(used).toContainText('nothing left out')
 
-  const differences = page.getByRole('region', { name: 'Differences, To base' })
-  await slowly(differences).toContainText('power and lead loss taken out')
-  await choices.getByLabel('power', { exact: true }).click()
-  await expect(choices).toContainText('lead loss, antenna gain, attenuator evened')
-  await slowly(differences).not.toContainText('power and lead loss taken out')
-  await choices.getByLabel('power', { exact: true }).click()
-  await choices.getByLabel('One S-unit of every meter').click()
+  knobs = await openKnobs(page)
+  await knobs.getByLabel('power', { exact: true }).click()
+  await closeKnobs(knobs)
+  await slowly(used).toContainText('lead loss, antenna gain, attenuator evened')
+  knobs = await openKnobs(page)
+  await knobs.getByLabel('power', { exact: true }).click()
+  await knobs.getByLabel('One S-unit of every meter').click()
   await page.getByRole('option', { name: '4.5 dB' }).click()
-  await expect(choices).toContainText('S-units of 4.5 dB')
+  await knobs.getByLabel(/^Half round, end of March/).click()
+  await closeKnobs(knobs)
+  await slowly(used).toContainText('this run and 1 more')
+  await expect(used).toContainText('S-units of 4.5 dB')
 
-  await choices.getByLabel(/^Half round, end of March/).click()
-  await expect(choices).toContainText('this run and 1 more')
-  const together = part(page, 'Does the log hold together')
-  await expect(together).toContainText(/Half round, end of March (ran|is not surely other:) [+−]\d+\.\d dB/, {
-    timeout: 120_000,
-  })
-  await expect(part(page, 'Where and when it holds')).toContainText('By leg')
+  await page.getByRole('link', { name: 'When and where it changes' }).click()
+  await expect(part(page, 'Does the log hold together')).toContainText(
+    /Half round, end of March (ran|is not surely other:) [+−]\d+\.\d dB/,
+    { timeout: 120_000 },
+  )
+  const holds = part(page, 'Where and when it holds')
+  await expect(holds).toContainText('Shore road')
   const csv = await copied(page.getByRole('button', { name: 'Copy these differences as CSV' }))
   expect(csv.split('\r\n')[0]).toBe('by,part,a,b,difference,low90,high90,unit,marks,changes,flips')
   expect(csv).toMatch(/\r\nleg,[^,]+,Stub whip,Long whip,-\d/)
-  await expect(part(page, 'Against the prediction')).toContainText('prediction')
   const beside = part(page, 'Against the prediction')
+  await expect(beside).toContainText('prediction')
   await expect(beside.locator('path.recharts-line-curve')).toBeVisible()
   expect(await beside.locator('g.intervals rect').count()).toBeGreaterThan(20)
-  await expect(part(page, 'What to check next')).toContainText('They tell most from')
-
-  const claims = part(page, 'Claims and facts')
-  await claims.getByLabel('Claimed for Long whip').fill('far')
-  await expect(claims.getByRole('button', { name: 'Hold it against the log' })).toBeDisabled()
-  await claims.getByLabel('Claimed for Long whip').fill('40')
-  await claims.getByLabel('Claimed for Long whip').press('Enter')
-  await slowly(claims).toContainText('Long whip, claimed 40 km: does not hold here; found here: about')
   await expectAxeClean(page)
   await page.setViewportSize({ width: 360, height: 740 })
   await expectNoOverflow(page)
 })
 
-test('a flip is told before a winner, with the take-off beside it', async ({ page }) => {
+test('what to check next is named with what it is worth', async ({ page }) => {
+  const trial = await openTrial(page, 'Jacket pocket')
+  await page.goto(`${trial}/findings/next`)
+  await slowly(
+    page.getByText(/^To settle Jacket pocket against In the hand, check both there first: Q\d\d/),
+  ).toBeVisible()
+  await expect(page.getByRole('region', { name: 'What a visit is worth' }).first()).toContainText(/\d %/)
+  await expectAxeClean(page)
+})
+
+test('checks are paged, and one log of many sends no more than one of few', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.goto(`${trial}/findings/checks`)
+  await slowly(page.getByText(/^Page 1 of \d/)).toBeVisible()
+  await page.getByRole('link', { name: 'The next 30' }).click()
+  await slowly(page.getByText(/^Page 2 of \d/)).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Checks', exact: true }).getByRole('row')).toHaveCount(31)
+  await expectAxeClean(page)
+})
+
+test('a flip has the take-off beside it', async ({ page }) => {
   const trial = await openTrial(page, 'Dipole or vertical')
-  await page.goto(`${trial}/findings`)
-  await expect(part(page, 'Verdicts')).toContainText(
-    'Low dipole and Quay vertical change places: Low dipole is ahead near the base, Quay vertical far out',
-  )
+  await page.goto(`${trial}/findings/differences`)
   const sky = part(page, 'By way of the sky')
   const told = sky.getByText(/By their take-off they should change places at about \d+ km/)
   const before = await told.textContent()
@@ -83,37 +96,40 @@ test('a flip is told before a winner, with the take-off beside it', async ({ pag
   await page.getByRole('option', { name: 'a horizontal dipole' }).click()
   await slowly(page).toHaveURL(/sky=/)
   await slowly(sky).not.toContainText(before!)
-  await expect(page.getByText('Nothing is expected beforehand: below 30 MHz')).toBeVisible()
+  await page.getByRole('navigation', { name: 'Findings' }).getByRole('link', { name: 'How far' }).click()
+  await slowly(page.getByText('It went by way of the sky, where no distance is a reach')).toBeVisible()
+  await expect(page.getByText('Nothing is predicted before the day: below 30 MHz')).toBeVisible()
 })
 
-test('step by step at both ends, and what each thing brought', async ({ page }) => {
+test('what each thing brought, and eight rigs against each other', async ({ page }) => {
   test.setTimeout(180_000)
-  const trial = await openTrial(page, 'Mast first')
-  await page.goto(`${trial}/findings`)
-  const steps = part(page, 'Verdicts').getByRole('list', { name: 'Step by step' })
-  await expect(steps.getByRole('listitem').first()).toContainText(
-    'At the base, Race Control, 8 m mast instead of Race Control, 4 m mast (with Long whip)',
-  )
+  await page.goto(`${await openTrial(page, 'Mast first')}/findings/changes`)
   const brought = part(page, 'What each thing brought')
-  await expect(brought).toContainText('(height at the base) brought', { timeout: 120_000 })
+  await expect(brought).toContainText('(height at the base)', { timeout: 120_000 })
   await expect(brought).toContainText('always changed together')
-  await page.goto(`${trial}/findings/breakdown?run=none&step=quite`)
-  expect((await page.request.get('/trials/none/findings/breakdown')).status()).toBe(404)
+  await page.goto(`${await openTrial(page, 'Antenna or mode')}/findings/differences`)
+  const each = page.getByRole('figure', { name: 'Each against each' })
+  await slowly(each.getByRole('row')).toHaveCount(5)
+  await expectAxeClean(page)
+  expect((await page.request.get('/trials/none/findings/options')).status()).toBe(404)
 })
 
-test('the findings print on one page', async ({ page }) => {
+test('the findings print on one page, of A4 and of Letter', async ({ page }) => {
   const trial = await openTrial(page, 'Short or long')
   await page.goto(`${trial}/findings?floor=2000`)
   await page.getByRole('link', { name: 'One page to print' }).click()
   await page.waitForURL(/\/findings\/summary\?/)
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Short or long antenna')
-  await expect(part(page, 'Verdicts')).toContainText('Long whip is better than Stub whip')
-  await expect(page.getByText('What went in: this run')).toBeVisible()
-  const pdf = await page.pdf({
-    format: 'A4',
-    margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
-  })
-  expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
+  await slowly(part(page, 'Answer')).toContainText('Long whip is better than Stub whip')
+  await expect(page.getByText('Checks used: this run')).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'What to take' })).toBeVisible()
+  for (const format of ['A4', 'Letter']) {
+    const pdf = await page.pdf({
+      format,
+      margin: { top: '12mm', bottom: '12mm', left: '12mm', right: '12mm' },
+    })
+    expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
+  }
   await page.getByRole('link', { name: 'Back to the findings' }).click()
   await page.waitForURL(/\/findings\?.*floor=2000/)
 })

@@ -161,8 +161,9 @@ test('the strip draws the ground under a leg; the map measures and changes its c
   page,
 }) => {
   const trial = await openTrial(page, 'Short or long')
-  await page.goto(`${trial}/findings`)
-  await page.getByRole('button', { name: 'Over the top' }).click()
+  await page.goto(`${trial}/findings/reach`)
+  await page.getByLabel('Leg shown').click()
+  await page.getByRole('option', { name: 'Over the top' }).click()
   await expect(
     page.getByRole('img', { name: /^Ground under the legs\. Over the top: \d+ marks in sight/ }),
   ).toBeVisible()

@@ -1,5 +1,5 @@
 import { expect, test } from './test'
-import { fixture } from './app'
+import { closeKnobs, fixture, openKnobs } from './app'
 
 const FILES = ['ostrey-spring-checks.csv', 'ostrey-spring-kit.json', 'ostrey-spring.gpx'].map(fixture)
 
@@ -15,12 +15,17 @@ test('a day from files to a finding; the same files again change nothing', async
   await go.click()
   await page.waitForURL(/findings/)
   await expect(page.getByText(/^Long whip is better than Stub whip by/).first()).toBeVisible()
-  const reach = page.getByRole('listitem').filter({ hasText: 'Stub whip reaches about' })
+  const reach = page
+    .getByRole('list', { name: 'Rig by rig' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Stub whip' })
   const before = await reach.textContent()
 
-  await page.getByLabel('Readability').click()
+  const knobs = await openKnobs(page)
+  await knobs.getByLabel('Readability').click()
   await page.getByRole('option', { name: 'any, if heard' }).click()
-  await expect(page.getByText('Copied means: heard at all on no more than 2 calls.')).toBeVisible()
+  await closeKnobs(knobs)
+  await expect(page.getByText('Copied means heard at all on no more than 2 calls.')).toBeVisible()
   await expect(reach).not.toHaveText(before!)
 
   await page.goto('/import')

@@ -5,6 +5,11 @@ const STEPS = ['kit', 'ground', 'plan', 'field', 'findings']
 const SUMS = ['db', 'element', 'endurance', 'attenuator', 'people'].map((s) => `kit/sums?sum=${s}`)
 const SCREENS = [
   ...STEPS,
+  'findings/reach',
+  'findings/differences',
+  'findings/changes',
+  'findings/checks',
+  'findings/next',
   'findings/summary',
   'kit/rig/new',
   'kit/parts',
@@ -73,7 +78,7 @@ test('nothing overflows at 360 px', async ({ page }) => {
 
 test('the reach strip is walked by arrow keys, and Enter opens a check', async ({ page }) => {
   const trial = await openTrial(page, 'Short or long')
-  await page.goto(`${trial}/findings`)
+  await page.goto(`${trial}/findings/reach`)
   const first = page.locator('[data-place="0-0"]')
   await first.focus()
   await page.keyboard.press('ArrowRight')
@@ -105,7 +110,7 @@ test('a trial that cannot tell says so, and what would', async ({ page }) => {
   const trial = await openTrial(page, 'Jacket pocket')
   await page.goto(`${trial}/findings`)
   await expect(page.getByText(/^Cannot tell Jacket pocket from In the hand yet/).first()).toBeVisible()
-  await expect(page.getByText(/About \d+ marks would tell/).first()).toBeVisible()
+  await expect(page.getByText(/About \d+ more marks would settle/).first()).toBeVisible()
 })
 
 test('an address that names nothing is answered plainly', async ({ page }) => {

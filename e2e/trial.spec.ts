@@ -106,7 +106,10 @@ test('a trial from nothing, logged by keyboard, to a finding', async ({ page }) 
     await expect(
       page.getByText(/^Tall ferry whip is better than Short ferry whip by \d\.\d S-units/).first(),
     ).toBeVisible()
+    const places = page.getByRole('navigation', { name: 'Findings' })
+    await places.getByRole('link', { name: 'Checks' }).click()
     await expect(page.getByText('The number of marks was fixed beforehand and carried out')).toBeVisible()
+    await places.getByRole('link', { name: 'Differences' }).click()
     const csv = await copied(page.getByRole('button', { name: 'Copy the differences as CSV' }))
     expect(csv.split('\r\n')[0]).toContain('direction,a,b,verdict')
     expect(csv).toContain('Short ferry whip')

@@ -11,7 +11,7 @@ test('once the parts are kept on the device, what is worked out beside the page 
   const broken: string[] = []
   page.on('pageerror', (e) => broken.push(e.message))
   const trial = await openTrial(page, 'Short or long')
-  await page.goto(`${trial}/findings`)
+  await page.goto(`${trial}/findings/changes`)
   await kept(page)
   await page.reload()
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null)
@@ -38,6 +38,7 @@ test.describe('where workers cannot be started', () => {
     const trial = await openTrial(page, 'Short or long')
     await page.goto(`${trial}/findings`)
     await expect(page.getByText(/^Long whip is better than Stub whip by/).first()).toBeVisible()
+    await page.goto(`${trial}/findings/changes`)
     await expect(breakdown(page)).toBeVisible({ timeout: 90_000 })
     await page.goto(`${trial}/ground`)
     await expect(page.getByText('The ground is stored and cannot be read here')).toBeVisible()

@@ -21,6 +21,11 @@ const TRIAL_PAGES = [
   'plan',
   'field',
   'findings',
+  'findings/reach',
+  'findings/differences',
+  'findings/changes',
+  'findings/checks',
+  'findings/next',
   'findings/summary',
 ]
 

@@ -12,6 +12,7 @@ type RigSeed = Pick<Rig, 'letter' | 'name' | 'kind' | 'powerW' | 'antennaHeightM
   chain: string[]
   mount: string
   mast?: string
+  mode?: string
   note: string
 }
 
@@ -82,6 +83,30 @@ const RIGS: RigSeed[] = [
     mount: 'clamp',
     mast: 'mast-8',
     note: 'Desk radio, collinear on the harbour mast',
+  },
+  {
+    letter: 'N',
+    name: 'Digital with stub',
+    kind: 'handheld',
+    powerW: 2,
+    antennaHeightM: 1.4,
+    radio: 'handheld-uhf',
+    chain: ['stub'],
+    mount: 'at-chest',
+    mode: 'digital voice',
+    note: 'The short antenna with the handheld in its digital mode',
+  },
+  {
+    letter: 'Z',
+    name: 'Digital with long whip',
+    kind: 'handheld',
+    powerW: 2,
+    antennaHeightM: 1.4,
+    radio: 'handheld-uhf',
+    chain: ['long-whip'],
+    mount: 'at-chest',
+    mode: 'digital voice',
+    note: 'The half-metre whip with the handheld in its digital mode',
   },
   {
     letter: 'L',

@@ -1,141 +1,24 @@
-import { messageOf } from '@/core/outcome'
-import { v7 } from 'uuid'
-import { direct, type Place } from '@/core/geo'
-import { ORDINARY_FIELD, simulateRun, type SimulatedField } from '@/core/sim'
-import type { CheckBody, Entry } from '@/core/trial'
-import {
-  addLegToTrial,
-  addTrial,
-  appendEntries,
-  openTrial,
-  placeBase,
-  planInputOf,
-  planOf,
-  savePlan,
-  setService,
-  startRun,
-  type ChosenService,
-  type Db,
-  type PlanInput,
-} from '@/data'
+import { ORDINARY_FIELD, type SimulatedField } from '@/core/sim'
+import type { Db } from '@/data'
 import { trial } from '@/data/schema'
+import { seedAntennaMode } from './antennaMode'
+import { seedByEar } from './byEar'
+import { seedEdges } from './edges'
 import { seedGround } from './ground'
 import { seedKit } from './kit'
-import type { RunSeed } from './runSeed'
+import { seedOnePlace } from './onePlace'
+import { makeRun } from './runs'
 import { seedShortWave } from './shortWave'
+import { HARBOUR, makeTrial, type LegSeed, type TrialSeed } from './trials'
 
-/** The harbour of Ostrey, an invented island in the open Atlantic. */
-const HARBOUR: Place = { lat: 47.298807, lon: -29.557697 }
 /** What stands about the ends and in the gullies, beyond what the ground itself costs. */
 const HILLY = { groundLossDb: 24, extraSlopeDb: 16 }
-
-interface LegSeed {
-  name: string
-  prefix: string
-  /** Bearing at the start and at the end: the way bends. */
-  bearings: [number, number]
-  spacingM: number
-  marks: number
-}
 
 const SHORE: LegSeed = { name: 'Shore road', prefix: 'S', bearings: [128, 84], spacingM: 400, marks: 14 }
 const TOP: LegSeed = { name: 'Over the top', prefix: 'T', bearings: [28, 48], spacingM: 420, marks: 14 }
 const QUAY: LegSeed = { name: 'Quay and village', prefix: 'Q', bearings: [140, 118], spacingM: 550, marks: 9 }
 const LANE: LegSeed = { name: 'Mill lane', prefix: 'M', bearings: [62, 36], spacingM: 430, marks: 12 }
 const RIDGE: LegSeed = { name: 'North ridge', prefix: 'R', bearings: [12, 40], spacingM: 500, marks: 12 }
-
-function bentTrack(seed: LegSeed): {
-  track: Place[]
-  marks: { name: string; place: Place; alongM: number }[]
-} {
-  const track: Place[] = [HARBOUR]
-  const marks: { name: string; place: Place; alongM: number }[] = []
-  const stepM = seed.spacingM / 5
-  const steps = seed.marks * 5
-  for (let i = 1; i <= steps; i++) {
-    const share = i / steps
-    const bearing =
-      seed.bearings[0] +
-      (seed.bearings[1] - seed.bearings[0]) * share +
-      14 * Math.sin(i * 0.7 + seed.spacingM)
-    const place = direct(track[track.length - 1]!, bearing, stepM)
-    track.push(place)
-    if (i % 5 === 0)
-      marks.push({ name: `${seed.prefix}${String(i / 5).padStart(2, '0')}`, place, alongM: i * stepM })
-  }
-  return { track, marks }
-}
-
-interface TrialSeed {
-  name: string
-  question: string
-  legs: LegSeed[]
-  links: [base: string, out: string][]
-  sameAs: string[]
-  surroundings: PlanInput['surroundings']
-  orderSeed: number
-}
-
-function makeTrial(db: Db, rigs: Map<string, string>, service: ChosenService, seed: TrialSeed): string {
-  const id = addTrial(db, seed.name, seed.question, seed.orderSeed)
-  placeBase(db, id, 'Harbour, Race Control', HARBOUR)
-  for (const leg of seed.legs) {
-    const { track, marks } = bentTrack(leg)
-    addLegToTrial(db, id, { name: leg.name, how: 'track', bearingDeg: null, track, marks })
-  }
-  const open = openTrial(db, id)!
-  const saved = savePlan(db, id, open.trial.revision, {
-    ...planInputOf(open),
-    sameAs: seed.sameAs,
-    surroundings: seed.surroundings,
-    links: seed.links.map(([base, out]) => ({ baseRigId: rigs.get(base)!, outRigId: rigs.get(out)! })),
-  })
-  if (!saved.ok) throw new Error(messageOf(saved))
-  setService(db, id, service)
-  return id
-}
-
-/** Time order is kept by ids made from the simulated clock. */
-function idAt(ms: number, seq: number): string {
-  return v7({ msecs: ms, seq })
-}
-
-function makeRun(db: Db, trialId: string, seed: RunSeed): void {
-  const plan = planOf(openTrial(db, trialId)!)
-  const runId = startRun(
-    db,
-    trialId,
-    seed.name,
-    plan,
-    { note: seed.note, fixedBeforehand: true, imported: false },
-    seed.startedAt,
-  )
-  let clock = Date.parse(seed.startedAt)
-  let markId = ''
-  const entries: Entry[] = []
-  const add = (body: Entry['body']) =>
-    entries.push({
-      id: idAt(clock, entries.length),
-      runId,
-      device: 'demo',
-      role: 'out there',
-      wallTime: new Date(clock).toISOString(),
-      seq: entries.length,
-      supersedes: null,
-      body,
-    })
-  for (const check of simulateRun(plan, seed.field, seed.upTo)) {
-    if (check.markId !== markId) {
-      markId = check.markId
-      clock += 6 * 60_000
-      add({ kind: 'at mark', markId })
-    }
-    clock += 28_000 + 14_000 * check.calls
-    add({ kind: 'check', ...(check satisfies CheckBody) })
-  }
-  if (seed.end) add({ kind: 'run', ...seed.end })
-  appendEntries(db, entries)
-}
 
 /** Fills an empty database with the Ostrey round. Does nothing where there is a trial already. */
 export function seedOstrey(db: Db): boolean {
@@ -144,7 +27,7 @@ export function seedOstrey(db: Db): boolean {
   const { ids, service } = seedKit(db)
   const truth = { A: -5, B: 1, C: 2, D: -3.2, E: -2.4 }
   const gainDbi = Object.fromEntries(Object.entries(truth).map(([l, g]) => [ids.get(l)!, g]))
-  const field = (seed: number, more: Partial<SimulatedField> = {}): SimulatedField => ({
+  const field: Field = (seed, more = {}) => ({
     ...ORDINARY_FIELD,
     ...more,
     seed,
@@ -152,7 +35,17 @@ export function seedOstrey(db: Db): boolean {
     overGround,
   })
 
-  const steps = makeTrial(db, ids, service, {
+  const planned: Planned = ({ links, ...seed }) =>
+    makeTrial(db, service, {
+      ...seed,
+      links: links.map(([base, out]) => [ids.get(base)!, ids.get(out)!] as [string, string]),
+    })
+
+  seedAntennaMode(db, ids, service, overGround)
+  seedByEar(db, ids, service)
+  seedEdges(db, null)
+  seedOnePlace(db)
+  const steps = planned({
     name: 'Mast first, then the car',
     question: 'What does each step bring: the mast’s upper half, and the car in place of the handheld?',
     legs: [LANE],
@@ -164,6 +57,7 @@ export function seedOstrey(db: Db): boolean {
     ],
     sameAs: ['Same desk radio and collinear', 'Same listener at Race Control', 'Car parked, engine off'],
     surroundings: 'mixed',
+    plan: { repeats: 2 },
     orderSeed: 23,
   })
   makeRun(db, steps, {
@@ -174,9 +68,9 @@ export function seedOstrey(db: Db): boolean {
     end: { state: 'finished', reason: '' },
     note: 'Dry, sun',
   })
-  seedShortWave(db, HARBOUR, makeRun)
+  seedShortWave(db)
 
-  const mast = makeTrial(db, ids, service, {
+  const mast = planned({
     name: 'Four or eight metres of mast',
     question: 'Does the upper half of the harbour mast earn the trouble of raising it?',
     legs: [RIDGE],
@@ -197,7 +91,7 @@ export function seedOstrey(db: Db): boolean {
     note: 'Dry, light wind',
   })
 
-  const pocket = makeTrial(db, ids, service, {
+  const pocket = planned({
     name: 'Jacket pocket or hand',
     question: 'Does it matter whether marshals carry the handheld in the jacket pocket or in the hand?',
     legs: [QUAY],
@@ -218,7 +112,16 @@ export function seedOstrey(db: Db): boolean {
     note: 'Rain later',
   })
 
-  const whips = makeTrial(db, ids, service, {
+  seedWhips(db, planned, field)
+  return true
+}
+
+type Planned = (seed: Omit<TrialSeed, 'links'> & { links: [string, string][] }) => string
+type Field = (seed: number, more?: Partial<SimulatedField>) => SimulatedField
+
+/** The question of the demo: one run void, one half done on another day, one whole. */
+function seedWhips(db: Db, planned: Planned, field: Field): void {
+  const whips = planned({
     name: 'Short or long antenna',
     question: 'Which antenna should the marshals carry, and how far does each reach Race Control?',
     legs: [SHORE, TOP],
@@ -255,5 +158,4 @@ export function seedOstrey(db: Db): boolean {
     end: { state: 'finished', reason: '' },
     note: 'Dry, 9 °C, light wind',
   })
-  return true
 }

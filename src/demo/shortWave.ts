@@ -1,5 +1,5 @@
 import { messageOf } from '@/core/outcome'
-import { direct, type Place } from '@/core/geo'
+import { direct } from '@/core/geo'
 import {
   EARTH_RADIUS_KM,
   freeSpaceLoss,
@@ -10,8 +10,10 @@ import {
 } from '@/core/propagation'
 import { ORDINARY_FIELD } from '@/core/sim'
 import { seededRandom } from '@/core/stats'
-import { addLegToTrial, addRig, addTrial, openTrial, placeBase, planInputOf, savePlan, type Db } from '@/data'
-import type { RunSeed } from './runSeed'
+import { addLegToTrial, addTrial, openTrial, placeBase, planInputOf, savePlan, type Db } from '@/data'
+import { figuresRig } from './figuresRig'
+import { makeRun } from './runs'
+import { HARBOUR } from './trials'
 
 const DIPOLE: SkyAntenna = { kind: 'horizontal dipole', heightM: 6, groundLossDb: 1 }
 const VERTICAL: SkyAntenna = { kind: 'quarter-wave vertical', heightM: 0, groundLossDb: 2 }
@@ -29,37 +31,20 @@ function hopKm(distanceKm: number): number {
  * Two antennas of Race Control on short wave, by contacts with other stations at many distances: the one that
  * is better near by is not the better one far away.
  */
-export function seedShortWave(
-  db: Db,
-  harbour: Place,
-  makeRun: (db: Db, trialId: string, seed: RunSeed) => void,
-): void {
-  const rig = (
-    letter: string,
-    name: string,
-    kind: 'base' | 'other station',
-    heightM: number,
-    note: string,
-  ) => {
-    const made = addRig(db, {
+export function seedShortWave(db: Db): void {
+  const rig = (letter: string, name: string, kind: 'base' | 'other station', heightM: number, note: string) =>
+    figuresRig(db, {
       letter,
       name,
       kind,
       txMHz: MHZ,
-      rxMHz: null,
       powerW: 50,
       antennaHeightM: heightM,
-      antennaGainDbi: null,
       leadLossDb: 0.6,
-      attenuatorDb: 0,
-      attenuatorAt: 'both ways',
       note,
       mode: 'SSB',
       bandwidthKHz: 2.7,
     })
-    if (!made.ok) throw new Error(messageOf(made))
-    return made.value
-  }
   const dipole = rig('J', 'Low dipole', 'base', 6, 'Half-wave wire between the harbour sheds, 6 m up')
   const vertical = rig('K', 'Quay vertical', 'base', 3, 'Quarter-wave rod on the quay with eight radials')
   const far = rig(
@@ -75,18 +60,18 @@ export function seedShortWave(
     'Which of the harbour’s two wires should call home, and from what distance on?',
     41,
   )
-  placeBase(db, trialId, 'Harbour, Race Control', harbour)
+  placeBase(db, trialId, 'Harbour, Race Control', HARBOUR)
   const random = seededRandom(404)
   const contacts = Array.from({ length: STATIONS }, (_, i) => {
     const distanceM = 90_000 * (2_600 / 90) ** (i / (STATIONS - 1)) * Math.exp(0.05 * random.normal())
-    const place = direct(harbour, 40 + 110 * random.uniform(), distanceM)
+    const place = direct(HARBOUR, 40 + 110 * random.uniform(), distanceM)
     return { name: `Contact ${String(i + 1).padStart(2, '0')}`, place, alongM: distanceM }
   })
   addLegToTrial(db, trialId, {
     name: 'Contacts',
     how: 'marks',
     bearingDeg: null,
-    track: [harbour, ...contacts.map((c) => c.place)],
+    track: [HARBOUR, ...contacts.map((c) => c.place)],
     marks: contacts,
   })
   const open = openTrial(db, trialId)!

@@ -21,7 +21,7 @@ export function OutlineWords({
   const looks = looksOf(links.map((l) => l.letter))
   return (
     <div>
-      To expect {Math.round(100 * reliability)} times in a hundred, round the base:{' '}
+      To expect {Math.round(100 * reliability)} times in 100, round the base:{' '}
       {links.map((l, i) => {
         const sorted = points[i]!.map((p) => p.distanceM).sort((a, b) => a - b)
         const open = points[i]!.filter((p) => p.open).length

@@ -109,12 +109,12 @@ export function SitesPanel(props: Props) {
           <>
             <th>Site</th>
             <th>Antenna</th>
-            <th>Marks copied nine times in ten</th>
+            <th>Marks copied 9 times in 10</th>
             <th>Marks in sight</th>
             <th>Mean margin</th>
             <th>Pairs of marks through a relay here</th>
             {toCover.map((a) => (
-              <th key={a.id}>Of {a.name || 'the area to cover'}, nine times in ten</th>
+              <th key={a.id}>Of {a.name || 'the area to cover'}, 9 times in 10</th>
             ))}
             <th />
           </>

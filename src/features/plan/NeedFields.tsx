@@ -12,7 +12,7 @@ import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 type Need = Pick<PlanInput, 'reliability' | 'needFloorM' | 'needCeilingM'>
 
 const RELIABILITIES: [number, string][] = [
-  [0.5, 'every other time'],
+  [0.5, 'half the time'],
   [0.8, '8 times in ten'],
   [0.9, '9 times in ten'],
   [0.95, '19 times in twenty'],

@@ -53,7 +53,7 @@ describe('planSchema', () => {
     ],
     [{ scales: { base: scale, out: { kind: 'telepathy' } } }, 'out'],
     [{ reliability: 0.2 }, 'from 50 to 99'],
-    [{ needFloorM: 0 }, 'above nought'],
+    [{ needFloorM: 0 }, 'above 0'],
     [{ needFloorM: 3000, needCeilingM: 2000 }, 'nearer distance'],
     [{ earStates: [{ name: 'fine', means: 'clear' }] }, 'none of it is copied'],
     [

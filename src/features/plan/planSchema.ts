@@ -36,8 +36,8 @@ export const planSchema = record({
     .min(0.5, 'A reliability goes from 50 to 99 in a hundred')
     .max(0.99, 'A reliability goes from 50 to 99 in a hundred')
     .required(),
-  needFloorM: distanceM('A needed distance must be above nought'),
-  needCeilingM: distanceM('A distance not to be exceeded must be above nought').test(
+  needFloorM: distanceM('A needed distance must be above 0'),
+  needCeilingM: distanceM('A distance not to be exceeded must be above 0').test(
     'above',
     'It must be copied to a nearer distance than it must not be heard beyond',
     function (v) {

@@ -52,7 +52,7 @@ describe('a trial in a line', () => {
   it('that was carried out says how many checks it has and leads to its findings', () => {
     expect(line(trialId)).toMatchObject({ step: 'findings' })
     expect(line(trialId).state).toMatch(/^finished, \d+ checks$/)
-    expect(trialState(db, open(trialId)).findings).toBe('3 links compared')
+    expect(trialState(db, open(trialId)).findings).toBe('3 rigs compared')
   })
   it('that is going on says how far it is and leads to the field', () => {
     const { links, marks } = planOf(open(trialId))

@@ -1,3 +1,4 @@
+import { answersAnything } from '@/core/findings'
 import { countText } from '@/core/units'
 import { plannedChecks, schedule, type RunLog } from '@/core/trial'
 import {
@@ -42,8 +43,8 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
         ? 'run voided'
         : 'no run yet',
     findings:
-      counting && counting.log.checks.length > 0
-        ? countText(open.links.length, 'link') + ' compared'
+      counting && answersAnything(counting.log)
+        ? countText(open.links.length, 'rig') + ' compared'
         : 'nothing logged',
     run: counting && { ...counting, done, total: all.length },
   }

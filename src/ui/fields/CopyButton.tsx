@@ -4,11 +4,11 @@ import Button from '@mui/material/Button'
 import { useState } from 'react'
 
 /** Copies a text, and says that it did. */
-export function CopyButton({ text, label }: { text: () => string; label: string }) {
+export function CopyButton({ text, label }: { text: () => string | Promise<string>; label: string }) {
   const [said, setSaid] = useState('')
   const copy = async () => {
     try {
-      await navigator.clipboard.writeText(text())
+      await navigator.clipboard.writeText(await text())
       setSaid('Copied')
     } catch {
       setSaid('This browser does not let a page copy; select the table instead')

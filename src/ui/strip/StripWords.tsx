@@ -8,18 +8,20 @@ import type { Post, StripModel } from './model'
 export function StripNote({ model }: { model: StripModel }) {
   return (
     <Quiet className="no-print" small sx={{ mt: 0.5 }}>
+      {model.thin &&
+        'Each post stands for several checks near one another: as high as they were on average, its cap filled by the share that was heard. '}
       {model.lanes.every((l) => l.wedge.length === 0) ? (
-        'Nothing is expected beforehand: below 30 MHz the ground wave and the sky rule, and no model of the ground tells the level.'
+        'Nothing is predicted before the day: below 30 MHz the ground wave and the sky rule, and no model of the ground tells the level.'
       ) : model.ground ? (
         <>
-          Expected beforehand: over this ground, diffraction by ITU-R P.526, 10 dB for what stands about the
-          ends, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question, 8 dB of spread. The
-          log will correct it.
+          Predicted before the day: over this ground, diffraction by ITU-R P.526, 10 dB for what stands about
+          the ends, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question, 8 dB of spread.
+          The log will correct it.
         </>
       ) : (
         <>
-          Expected beforehand: free space, then plane earth, less {SMOOTH_GROUND_ASSUMES.clutterDb} dB for
-          body and clutter, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question,{' '}
+          Predicted before the day: free space, then plane earth, less {SMOOTH_GROUND_ASSUMES.clutterDb} dB
+          for body and clutter, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question,{' '}
           {SMOOTH_GROUND_ASSUMES.neededDbm} dBm needed. It knows no hills; bring the ground in under Ground.
         </>
       )}

@@ -44,7 +44,7 @@ export interface Lane {
   letter: string
   name: string
   posts: Post[]
-  /** Chance of copy against distance, as expected beforehand; the worse direction. */
+  /** Chance of copy against distance, as predicted before the day; the worse direction. */
   wedge: { distanceM: number; chance: number }[]
   brackets: Bracket[]
 }
@@ -53,6 +53,8 @@ export interface StripModel {
   lanes: Lane[]
   nearestM: number
   farthestM: number
+  /** Each post stands for several checks. */
+  thin?: boolean
   /** The ground under the legs shown; null where it is not known. */
   ground: { baseGroundM: number; baseAntennaM: number; legs: LegGround[] } | null
 }
@@ -190,6 +192,7 @@ export function axisTicks(end: number, start: number, scale: AxisScale): number[
   const step = [0.1, 0.2, 0.25, 0.5, 1, 2, 5, 10, 20, 50, 100, 200, 500].find((s) => end / s <= 9) ?? 1000
   const ticks: number[] = []
   for (let t = step; t <= end + 1e-9; t += step) ticks.push(Number(t.toFixed(3)))
-  if (scale === 'root' && ticks[0]! > end / 12) ticks.unshift(Number((step / 4).toFixed(3)))
+  const near = [0.02, 0.05, 0.1, 0.25, 0.5, 1, 2, 5, 10, 20, 50, 100].findLast((t) => t <= step / 3)
+  if (scale === 'root' && ticks[0]! > end / 12 && near) ticks.unshift(near)
   return ticks
 }

@@ -49,3 +49,9 @@ export function looksOf(letters: readonly string[]): number[] {
     return look
   })
 }
+
+/** The look of each link by its id. */
+export function looksById(links: readonly { id: string; letter: string }[]): Record<string, number> {
+  const looks = looksOf(links.map((l) => l.letter))
+  return Object.fromEntries(links.map((l, i) => [l.id, looks[i]!]))
+}

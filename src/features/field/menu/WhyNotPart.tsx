@@ -36,10 +36,7 @@ function Probes({ pack, log, actions, failed }: ProbesProps) {
     <Box role="group" aria-label="Tests that tell the causes apart">
       <b>
         {link.name} was not heard at {mark?.name ?? 'an added mark'}
-        {chance !== null &&
-          chance >= 0.7 &&
-          `, where ${Math.round(100 * chance)} times in a hundred was expected`}
-        .
+        {chance !== null && chance >= 0.7 && `, where ${Math.round(100 * chance)} times in 100 was expected`}.
       </b>{' '}
       Try, and say what came of it:
       {CAUSE_PROBES.map((t) => {

@@ -1,56 +1,22 @@
-import { notFound } from 'next/navigation'
-import { Suspense } from 'react'
-import { burdensOf } from '@/features/findings/burdens'
-import { db, groundOf, listAreas, listParts, listRigs } from '@/data'
-import { areasToCover } from '@/features/findings/areasToCover'
-import { findingsOf, poolOf } from '@/features/findings/compute'
-import { FindingsStep } from '@/features/findings/FindingsStep'
-import { FindingsToCome } from '@/features/findings/FindingsToCome'
-import { NoFindings } from '@/features/findings/NoFindings'
-import { findingsAsked, type Query } from '@/features/findings/request'
-import { readUnits } from '@/ui/shell/readUnits'
+import { AnswerActions } from '@/features/findings/answer/AnswerActions'
+import { AnswerView } from '@/features/findings/answer/AnswerView'
+import { findingsOfRuns } from '@/features/findings/frame/compute'
+import { answerFor } from '@/features/findings/frame/openFindings'
+import { placePage } from '@/features/findings/frame/placePage'
+import { KnobsButton } from '@/features/findings/knobs/KnobsButton'
+import { knobsOf } from '@/features/findings/knobs/knobsOf'
+import { looksById } from '@/ui/theme/palette'
 
-interface Props {
-  params: Promise<{ id: string }>
-  searchParams: Promise<Query>
-}
-
-type Asked = Extract<NonNullable<ReturnType<typeof findingsAsked>>, { shown: object }>
-
-/** The findings once they are worked out. */
-async function Answer({ open, runs, shown, chosen, settings, plan }: Asked) {
-  const { input, apart } = poolOf(chosen, settings)
+export default placePage(async (asked, units) => {
+  const answer = answerFor(asked, await findingsOfRuns(asked.chosen, asked.settings), units)
+  const looks = looksById(asked.plan.links)
   return (
-    <FindingsStep
-      key={shown.row.id}
-      trialId={open.trial.id}
-      runs={runs.map((r) => ({
-        id: r.row.id,
-        name: r.row.name,
-        state: r.log.state,
-        checks: r.log.checks.length,
-      }))}
-      runId={shown.row.id}
-      apart={apart}
-      plan={plan}
-      log={shown.log}
-      findings={await findingsOf(input)}
-      settings={settings}
-      burdens={burdensOf(listRigs(db()), listParts(db()))}
-      areas={areasToCover(listAreas(db()), plan.base)}
-      ground={groundOf(db(), plan)}
-      units={await readUnits()}
-    />
+    <>
+      <AnswerView
+        {...{ answer, looks, units }}
+        change={<KnobsButton {...knobsOf(asked)} label="Read it another way" inline />}
+      />
+      <AnswerActions {...{ answer, looks, units }} trialId={asked.open.trial.id} />
+    </>
   )
-}
-
-export default async function FindingsPage({ params, searchParams }: Props) {
-  const asked = findingsAsked(db(), (await params).id, await searchParams)
-  if (!asked) notFound()
-  if (!asked.shown) return <NoFindings trialId={asked.open.trial.id} />
-  return (
-    <Suspense fallback={<FindingsToCome />}>
-      <Answer {...asked} />
-    </Suspense>
-  )
-}
+})

@@ -1,0 +1,112 @@
+import Box from '@mui/material/Box'
+import { headlinePairs, toldWords, verdictWords, type Findings, type JudgedPair } from '@/core/findings'
+import { marksNow } from '@/core/trial'
+import type { Units } from '@/core/units'
+import { Fold } from '@/ui/shell/Fold'
+import { looksById } from '@/ui/theme/palette'
+import { differencesCsv } from '../export/findingsCsv'
+import { everyNth } from '../figures/everyNth'
+import { TextButton } from '../figures/TextButton'
+import { namesOf, type AskedFindings } from '../frame/openFindings'
+import { PlaceHead, PlacePart, Sentences } from '../frame/PlaceHead'
+import { KnobsButton } from '../knobs/KnobsButton'
+import { knobsOf } from '../knobs/knobsOf'
+import { scopesOf } from '../reach/strips'
+import { DifferenceTable } from './DifferenceTable'
+import { PairMatrix } from './PairMatrix'
+import { SkySection } from './SkySection'
+import { TrendSection } from './TrendSection'
+
+const SCOPE_NAMES: Record<string, string> = {
+  both: 'Both directions together',
+  'to base': 'To base',
+  'from base': 'From base',
+  loop: 'Loop',
+}
+
+/** More pairs than these are a picture; their tables are folded away. */
+const MANY_PAIRS = 3
+const MOST_POINTS = 300
+
+/** A pair as the browser needs it: what is drawn, without the lists of checks behind it. */
+const drawn = (pair: JudgedPair): JudgedPair => ({
+  ...pair,
+  points: everyNth(pair.points, MOST_POINTS),
+  leftOut: [],
+  evened: pair.evened && { ...pair.evened, marksUsed: [], marksSilent: [] },
+  raw: null,
+})
+
+interface Props {
+  asked: AskedFindings
+  findings: Findings
+  units: Units
+}
+
+/** Every difference: which is better than which, by how much, how sure, and with what taken out. */
+export function DifferencesPlace({ asked, findings, units }: Props) {
+  const { plan, shown, settings } = asked
+  const { link } = namesOf(asked)
+  const marks = new Map(marksNow(plan, shown.log).map((m) => [m.id, m.name]))
+  const pairs = headlinePairs(findings)
+  const many = pairs.length > MANY_PAIRS
+  const scopes = scopesOf(findings, plan)
+  const named = pairs.map((p) => ({
+    ...drawn(p),
+    points: everyNth(p.points, MOST_POINTS).map((x) => ({ ...x, markId: marks.get(x.markId) ?? x.markId })),
+  }))
+  const names = Object.fromEntries(plan.links.map((l) => [l.id, l.name]))
+  return (
+    <>
+      <PlaceHead
+        title="Differences"
+        says={
+          pairs.length === 0
+            ? 'A difference needs two rigs with checks.'
+            : many
+              ? toldWords(pairs)
+              : undefined
+        }
+      >
+        <KnobsButton {...knobsOf(asked)} label="Read it another way" />
+      </PlaceHead>
+      {!many && pairs.length > 0 && (
+        <Sentences of={pairs.map((p) => `${verdictWords(p, link).lead}. ${verdictWords(p, link).detail}`)} />
+      )}
+      {many && (
+        <PairMatrix
+          links={plan.links}
+          pairs={pairs}
+          standings={findings.standings}
+          looks={looksById(plan.links)}
+        />
+      )}
+      {findings.where === 'sky' ? (
+        <SkySection runId={shown.row.id} links={plan.links} {...{ settings, units }} pairs={named} />
+      ) : (
+        findings.where === 'ways' && (
+          <TrendSection pairs={named} marginDb={findings.marginDb} names={names} units={units} />
+        )
+      )}
+      {scopes.map((scope, i) => {
+        const of = findings.pairs.filter((p) => p.scope === scope)
+        if (of.length === 0) return null
+        const table = <DifferenceTable title={SCOPE_NAMES[scope]!} pairs={of} name={link} />
+        return i > 0 || many ? (
+          <Box key={scope} sx={{ mt: 2 }}>
+            <Fold title={SCOPE_NAMES[scope]!}>{table}</Fold>
+          </Box>
+        ) : (
+          <PlacePart key={scope} title="As figures">
+            {table}
+          </PlacePart>
+        )
+      })}
+      {findings.pairs.length > 0 && (
+        <Box sx={{ mt: 1.5 }}>
+          <TextButton text={differencesCsv(findings, link)} label="Copy the differences as CSV" />
+        </Box>
+      )}
+    </>
+  )
+}

@@ -1,0 +1,68 @@
+import {
+  poolRuns,
+  type Breakdown,
+  type Findings,
+  type NextChecks,
+  type Pool,
+  type RunEvent,
+  type RunPart,
+} from '@/core/findings'
+import type { PlanGround } from '@/core/reach'
+import { marksNow, planNow, standingChecks, type RunLog } from '@/core/trial'
+import type { RunRow } from '@/data'
+import { findingsThread } from '@/server/findingsThread'
+import type { Settings } from './ruleParams'
+
+export interface RunWithLog {
+  row: RunRow
+  log: RunLog
+}
+
+function partOf({ row, log }: RunWithLog, settings: Settings): RunPart {
+  const reached = new Set([...standingChecks(log), ...log.skipped].map((c) => c.markId))
+  const carriedOut = row.conditions.imported || row.plan.marks.every((m) => reached.has(m.id))
+  const { marginDb, reliability, need } = settings
+  const plan = { ...planNow(row.plan, log), marginDb, reliability, need }
+  return {
+    id: row.id,
+    name: row.name,
+    plan,
+    marks: marksNow(plan, log),
+    checks: log.checks,
+    fixedBeforehand: row.conditions.fixedBeforehand && carriedOut,
+  }
+}
+
+/** The runs that a reader chose, as one input; the first of them is the one shown. */
+export function poolOf(runs: readonly RunWithLog[], settings: Settings): Pool {
+  return poolRuns(
+    runs.map((r) => partOf(r, settings)),
+    settings.rule,
+    settings.choices,
+  )
+}
+
+/** Findings of runs under what the reader has chosen; worked out in a thread of its own. */
+export const findingsOfRuns = (runs: readonly RunWithLog[], settings: Settings): Promise<Findings> =>
+  findingsThread().findings(poolOf(runs, settings).input, besideChecks(runs))
+
+/** What other stations said in these runs, and what was written down of the conditions. */
+const besideChecks = (runs: readonly RunWithLog[]): RunEvent[] =>
+  runs.flatMap(({ row, log }) =>
+    log.events
+      .filter((e) => e.body.kind === 'station' || e.body.kind === 'conditions')
+      .map((e) => ({ ...e, runId: row.id })),
+  )
+
+/** Where the next checks tell most of what is open. */
+export const nextOfRuns = (runs: readonly RunWithLog[], settings: Settings): Promise<NextChecks | null> =>
+  findingsThread().next(poolOf(runs, settings).input)
+
+/** What lies behind the findings of the same runs under the same choices. */
+export function breakdownOfRuns(
+  runs: readonly RunWithLog[],
+  settings: Settings,
+  ground: PlanGround | null,
+): Promise<Breakdown> {
+  return findingsThread().breakdown(poolOf(runs, settings).input, ground, besideChecks(runs))
+}

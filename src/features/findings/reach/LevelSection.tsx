@@ -1,0 +1,93 @@
+'use client'
+
+import ToggleButton from '@mui/material/ToggleButton'
+import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
+import dynamic from 'next/dynamic'
+import { useState } from 'react'
+import { outBackWords, type LevelFindings } from '@/core/findings'
+import { writeCsv } from '@/core/formats/csvTable'
+import { listenerOf } from '@/core/kit'
+import type { TrialPlan } from '@/core/trial'
+import type { Units } from '@/core/units'
+import { FigureFrame } from '../figures/FigureFrame'
+
+const LevelChart = dynamic(() => import('./LevelChart').then((m) => m.LevelChart), { ssr: false })
+
+interface Props {
+  levels: LevelFindings
+  plan: Pick<TrialPlan, 'links' | 'directions' | 'scales'>
+  /** The difference that would matter, dB. */
+  marginDb: number
+  looks: number[]
+  units: Units
+}
+
+const one = (v: number) => v.toFixed(1)
+
+/** What the levels say: how they fall on this ground. */
+export function LevelSection({ levels, plan, marginDb, looks, units }: Props) {
+  const [direction, setDirection] = useState(plan.directions[0]!)
+  const scale = plan.scales[listenerOf(direction)]
+  const unit = scale.kind === 'level' ? scale.unit : 'dB over S9'
+  const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
+  const csv = () =>
+    writeCsv(
+      ['link', 'direction', 'distance_m', 'low_db', 'high_db', 'not_heard'],
+      levels.points.map((p) => [
+        name(p.linkId),
+        p.direction,
+        Math.round(p.distanceM),
+        p.low,
+        p.high,
+        String(p.notHeard),
+      ]),
+    )
+  return (
+    <section aria-label="Levels">
+      {plan.directions.length > 1 && (
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={direction}
+          onChange={(_, d: typeof direction | null) => d && setDirection(d)}
+          aria-label="Direction shown"
+          className="no-print"
+          sx={{ mb: 1 }}
+        >
+          {plan.directions.map((d) => (
+            <ToggleButton key={d} value={d}>
+              {d}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+      )}
+      <FigureFrame
+        height={380}
+        title={`Level against distance, ${direction}`}
+        csv={csv}
+        caption={
+          <>
+            On this ground the level falls by <b>{Math.round(10 * levels.slope.estimate)} dB a decade</b> (
+            {Math.round(10 * levels.slope.low)} to {Math.round(10 * levels.slope.high)}); free space, dotted,
+            falls by 20, plane earth, dashed, by 40. From {levels.reports} reports at {levels.marks} marks:
+            about {one(levels.shadowDb)} dB of shadowing shared by all at a mark, {one(levels.linkDb)} dB a
+            link’s own, {one(levels.callDb)} dB from call to call. Open triangles: not heard (down), full
+            scale (up).
+          </>
+        }
+      >
+        <LevelChart {...{ levels, looks, direction, unit, units }} links={plan.links} />
+      </FigureFrame>
+      {levels.outBack.length > 0 && (
+        <>
+          <p style={{ margin: '12px 0 4px', fontWeight: 700 }}>Talk-out against talk-back</p>
+          <ul style={{ marginTop: 0 }}>
+            {levels.outBack.map((o) => (
+              <li key={o.linkId}>{outBackWords(o, name, marginDb)}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,106 @@
+import Box from '@mui/material/Box'
+import type { Burden, Findings } from '@/core/findings'
+import type { PlanGround } from '@/core/reach'
+import { marksNow } from '@/core/trial'
+import type { Units } from '@/core/units'
+import { looksOf } from '@/ui/theme/palette'
+import { stripModel } from '@/ui/strip/model'
+import { thinned } from '@/ui/strip/thinned'
+import { Fold } from '@/ui/shell/Fold'
+import { reachesCsv } from '../export/findingsCsv'
+import { everyNth } from '../figures/everyNth'
+import { TextButton } from '../figures/TextButton'
+import { namesOf, type AskedFindings } from '../frame/openFindings'
+import { PlaceHead, PlacePart } from '../frame/PlaceHead'
+import { KnobsButton } from '../knobs/KnobsButton'
+import { knobsOf } from '../knobs/knobsOf'
+import type { AreaToCover } from './areasToCover'
+import { ClaimsSection } from './ClaimsSection'
+import { LegPicker } from './LegPicker'
+import { LegReaches } from './LegReaches'
+import { LevelSection } from './LevelSection'
+import { NeedSection } from './NeedSection'
+import { ReachTable } from './ReachTable'
+import { StripFigure } from './StripFigure'
+import { bracketsOf } from './strips'
+
+interface Props {
+  asked: AskedFindings
+  findings: Findings
+  ground: PlanGround | null
+  burdens: [string, Burden][]
+  areas: AreaToCover[]
+  /** The leg that is shown; null for all. */
+  leg: string | null
+  units: Units
+}
+
+/** More reports than these are not drawn one by one. */
+const MOST_POINTS = 500
+
+const NO_REACH = {
+  'one place':
+    'All of it was logged at one place, which says nothing of how far a rig reaches. The answer tells which is stronger there.',
+  sky: 'It went by way of the sky, where no distance is a reach: how far one gets changes with the hour and the season.',
+  ways: '',
+} as const
+
+/** How far each rig reaches: the strip, the figures, whether it is enough, and what makers claim. */
+export function ReachPlace({ asked, findings, ground, burdens, areas, leg, units }: Props) {
+  const { plan, shown, settings } = asked
+  const marks = marksNow(plan, shown.log)
+  const legs = [...new Map(marks.map((m) => [m.legId, m.legName]))]
+  const { link } = namesOf(asked)
+  const told = findings.where === 'ways'
+  const model = thinned(stripModel(plan, marks, shown.log, bracketsOf(findings, units), leg, ground))
+  const { levels } = findings
+  return (
+    <>
+      <PlaceHead
+        title="How far"
+        says={told ? `Copied means ${findings.copyRuleInWords}.` : NO_REACH[findings.where]}
+      >
+        {legs.length > 1 && <LegPicker {...{ legs, leg }} />}
+        <KnobsButton {...knobsOf(asked)} label="Read it another way" />
+      </PlaceHead>
+      <StripFigure model={model} units={units} />
+      {told && (
+        <>
+          <PlacePart title="Reach">
+            <ReachTable findings={findings} links={plan.links} units={units} usableOnly />
+            {plan.directions.length > 1 && (
+              <Fold title="Each direction by itself">
+                <ReachTable findings={findings} links={plan.links} units={units} />
+              </Fold>
+            )}
+            <Box sx={{ mt: 1 }}>
+              <TextButton text={reachesCsv(findings, link)} label="Copy the reaches as CSV" />
+            </Box>
+            <LegReaches legs={findings.legs} name={link} units={units} />
+          </PlacePart>
+          <NeedSection
+            {...{ findings, burdens, areas, settings, units }}
+            runId={shown.row.id}
+            links={plan.links}
+          />
+          <ClaimsSection {...{ findings, settings, units }} runId={shown.row.id} links={plan.links} />
+          {levels && (
+            <Box sx={{ mt: 3.5 }}>
+              <Fold title="How levels fall with distance, talk-out against talk-back">
+                <LevelSection
+                  levels={{ ...levels, points: everyNth(levels.points, MOST_POINTS) }}
+                  marginDb={findings.marginDb}
+                  {...{
+                    plan: { links: plan.links, directions: plan.directions, scales: plan.scales },
+                    units,
+                  }}
+                  looks={looksOf(plan.links.map((l) => l.letter))}
+                />
+              </Fold>
+            </Box>
+          )}
+        </>
+      )}
+    </>
+  )
+}

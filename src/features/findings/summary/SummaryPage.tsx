@@ -1,0 +1,86 @@
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import { decide, decisionWords, type Burden, type Findings } from '@/core/findings'
+import { marksNow } from '@/core/trial'
+import type { Units } from '@/core/units'
+import { LinkButton } from '@/ui/shell/LinkButton'
+import { looksById } from '@/ui/theme/palette'
+import { AnswerView } from '../answer/AnswerView'
+import { RestsOn } from '../checks/RestsOn'
+import { choicesText } from '../frame/choicesText'
+import { answerFor, namesOf, type AskedFindings } from '../frame/openFindings'
+import { paramsFromSettings } from '../frame/ruleParams'
+import { needOf, type AreaToCover } from '../reach/areasToCover'
+import { ReachTable } from '../reach/ReachTable'
+import { PrintButton } from './PrintButton'
+
+interface Props {
+  asked: AskedFindings
+  findings: Findings
+  burdens: [string, Burden][]
+  areas: AreaToCover[]
+  units: Units
+}
+
+/** One sheet to print: the answer to the question with its picture, how far, what to take, and by what method. */
+export function SummaryPage({ asked, findings, burdens, areas, units }: Props) {
+  const { open, plan, runs, shown, settings } = asked
+  const { link } = namesOf(asked)
+  const answer = answerFor(asked, findings, units)
+  const answers = decide(findings, plan.links, needOf(settings, areas), new Map(burdens), units)
+  const runList = runs.map((r) => ({ id: r.row.id, name: r.row.name }))
+  return (
+    <Box
+      sx={{
+        maxWidth: 980,
+        '@media print': {
+          zoom: 0.72,
+          maxWidth: 'none',
+          '& h3': { mt: 1 },
+          '& td, & th': { py: 0.3 },
+          '& details': { display: 'none' },
+        },
+      }}
+    >
+      <Box className="no-print" sx={{ display: 'flex', gap: 1, mb: 2 }}>
+        <PrintButton />
+        <LinkButton href={`/trials/${open.trial.id}/findings?${paramsFromSettings(settings, shown.row.id)}`}>
+          Back to the findings
+        </LinkButton>
+      </Box>
+      <Typography variant="h1" component="h1" sx={{ mb: 0.25 }}>
+        {plan.trialName}
+      </Typography>
+      <Typography sx={{ color: 'var(--soft)', mb: 1.5 }}>
+        {plan.question} {shown.row.name}, {shown.row.startedAt.slice(0, 10)}
+        {plan.base && `, from ${plan.base.name}`}.
+      </Typography>
+      <AnswerView {...{ answer, units }} looks={looksById(plan.links)} />
+      {findings.where === 'ways' && findings.usable.length > 0 && (
+        <Box sx={{ breakInside: 'avoid' }}>
+          <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>
+            How far
+          </Typography>
+          <ReachTable findings={findings} links={plan.links} units={units} usableOnly />
+        </Box>
+      )}
+      {answers.length > 0 && (
+        <Box sx={{ breakInside: 'avoid' }}>
+          <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>
+            What to take
+          </Typography>
+          <b>{decisionWords(answers, link, units)}</b>
+        </Box>
+      )}
+      <Box sx={{ breakInside: 'avoid' }}>
+        <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>
+          Method
+        </Typography>
+        <RestsOn findings={findings} plan={plan} marks={marksNow(plan, shown.log).length} />
+        <p style={{ margin: '4px 0 0', color: 'var(--soft)' }}>
+          Checks used: {choicesText(settings, runList, shown.row.id)} Intervals are 90 %; marks are the units.
+        </p>
+      </Box>
+    </Box>
+  )
+}

@@ -1,0 +1,45 @@
+import type { Lane, Post, StripModel } from './model'
+
+/** A lane of more posts than these is drawn in so many places, each post standing for several checks. */
+const MOST_POSTS = 120
+const PLACES = 30
+
+const mean = (values: readonly number[]) => values.reduce((s, v) => s + v, 0) / values.length
+
+/** Several checks near one another in one direction as one post: as high as they were on average, its cap filled by the share heard. */
+function together(posts: readonly Post[]): Post {
+  const [first] = posts as [Post]
+  if (posts.length === 1) return first
+  const heard = posts.filter((p) => p.state === 'heard')
+  const lost = posts.filter((p) => p.state === 'not heard')
+  const made = heard.length + lost.length
+  const heights = heard.flatMap((p) => (p.height === null ? [] : [p.height]))
+  const state =
+    made === 0 ? first.state : heard.length >= lost.length ? ('heard' as const) : ('not heard' as const)
+  return {
+    ...first,
+    distanceM: mean(posts.map((p) => p.distanceM)),
+    state,
+    height: state === 'heard' && heights.length > 0 ? mean(heights) : null,
+    readability: state === 'heard' ? (5 * heard.length) / made : null,
+    said: made === 0 ? `${posts.length} checks` : `${heard.length} of ${made} checks heard`,
+    remark: '',
+  }
+}
+
+function thinLane(lane: Lane, farthestM: number): Lane {
+  if (lane.posts.length <= MOST_POSTS) return lane
+  const bins = new Map<string, Post[]>()
+  for (const p of lane.posts) {
+    const key = `${Math.floor(PLACES * Math.sqrt(p.distanceM / farthestM))} ${p.direction}`
+    bins.set(key, [...(bins.get(key) ?? []), p])
+  }
+  const posts = [...bins.values()].map(together).sort((a, b) => a.distanceM - b.distanceM)
+  return { ...lane, posts }
+}
+
+/** A strip of many checks, thinned out: what was logged near one another stands as one post. */
+export function thinned(model: StripModel): StripModel {
+  const lanes = model.lanes.map((l) => thinLane(l, Math.max(1, model.farthestM)))
+  return { ...model, lanes, thin: lanes.some((l, i) => l !== model.lanes[i]) }
+}
