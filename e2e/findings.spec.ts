@@ -96,6 +96,16 @@ test('every kind of log is answered: one place, edges, by ear, a matrix, a flip,
   await expect(rigs).toHaveCount(8)
   await expect(rigs.first()).toContainText(/Long-antenna set|Work-site set/)
   await expect(rigs.last()).toContainText('Child’s set')
+  await page.getByRole('navigation', { name: 'Findings' }).getByRole('link', { name: 'How far' }).click()
+  await slowly(page.getByRole('region', { name: 'Walk by walk' })).toContainText(
+    /Long-antenna set on Along the quay, to base: lost between 1\.\d km and 1\.\d km\./,
+  )
+  const claims = page.getByRole('region', { name: 'Maker’s claims' })
+  await claims.getByLabel('Claimed for Shop set').fill('8')
+  await claims.getByLabel('Claimed for Shop set').press('Enter')
+  await slowly(claims).toContainText(
+    'Shop set, claimed 8.0 km: does not hold here; found here: lost at about',
+  )
 
   // On the west side broken from 2.2 km along the road with the tall mast, on the east from 3.5.
   await open('By ear round the Saddle')

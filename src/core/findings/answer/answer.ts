@@ -31,10 +31,15 @@ export function answersAnything({ checks, events }: Pick<RunLog, 'checks' | 'eve
  */
 export function answerOf(from: AnswerFrom): Answer | null {
   const { findings, log, link, mark, units } = from
-  const byChecks =
-    log.checks.length > 0 && (findings.where === 'ways' ? answerByReach(from) : answerByLevel(from))
+  const byChecks = () => (findings.where === 'ways' ? answerByReach(from) : answerByLevel(from))
   const found =
-    byChecks || answerByEdges(from) || answerByEar(from) || answerBySwitches(from) || answerByThroughput(from)
+    (log.checks.some((c) => c.voided === null) ? byChecks() : null) ??
+    answerByEdges(from) ??
+    answerByEar(from) ??
+    answerBySwitches(from) ??
+    answerByThroughput(from) ??
+    // Nothing but void checks: they are shown for what they are.
+    (log.checks.length > 0 ? byChecks() : null)
   return (
     found && {
       ...found,

@@ -3,6 +3,8 @@ import { simulateRun, ORDINARY_FIELD } from '@/core/sim'
 import {
   inputOf,
   judgeClaim,
+  judgeEdgeClaim,
+  edgeClaimWords,
   claimWords,
   ladderOf,
   makeFindings,
@@ -112,6 +114,17 @@ describe('claims and facts', () => {
     },
   })
   const found = [reach(0.9, 1500, 2000, 2600), reach(0.5, 2700, 3100, 3600), reach(0.1, 3800, 4400, 5200)]
+  it('against walks to the edge: by the reach to count on, by the median’s ends, or open', () => {
+    const walked = { link: 'a', walks: 2, medianM: 2000, lowM: 1500, highM: 2600, surelyM: 1200 }
+    expect(judgeEdgeClaim(1200, walked)).toBe('holds')
+    expect(judgeEdgeClaim(1400, walked)).toBe('holds half the time')
+    expect(judgeEdgeClaim(2000, walked)).toBe('cannot tell')
+    expect(judgeEdgeClaim(4000, walked)).toBe('does not hold here')
+    expect(judgeEdgeClaim(1400, { ...walked, highM: null })).toBe('holds half the time')
+    expect(edgeClaimWords('Rig a', 4000, walked, 'metric')).toBe(
+      'Rig a, claimed 4.0 km: does not hold here; found here: lost at about 2.0 km (1.5 km to 2.6 km).',
+    )
+  })
   it('hold, hold half the time, do not hold, or cannot be told', () => {
     expect(judgeClaim(1400, found, 0.9)).toBe('holds')
     expect(judgeClaim(2650, found, 0.9)).toBe('holds half the time')

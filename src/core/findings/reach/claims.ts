@@ -1,4 +1,5 @@
 import { distanceText, type Units } from '@/core/units'
+import type { EdgeReach } from '@/core/reach/edgeRanking'
 import type { UsableReach } from './jointReaches'
 import { reachText } from '../words/words'
 
@@ -24,6 +25,30 @@ export function judgeClaim(
   if (tenth?.highM != null && tenth.highM < claimM) return 'does not hold here'
   if (half?.lowM != null && half.lowM >= claimM) return 'holds half the time'
   return 'cannot tell'
+}
+
+/**
+ * A claimed reach against walks to the edge: it holds where even the reach to count on lies beyond it, half the time
+ * where the low end of the median does, and does not where the high end falls short.
+ */
+export function judgeEdgeClaim(claimM: number, { lowM, highM, surelyM }: EdgeReach): ClaimStands {
+  if (lowM !== null && highM !== null && surelyM >= claimM) return 'holds'
+  if (lowM !== null && lowM >= claimM) return 'holds half the time'
+  if (highM !== null && highM < claimM) return 'does not hold here'
+  return 'cannot tell'
+}
+
+/** The same in a sentence. */
+export function edgeClaimWords(name: string, claimM: number, found: EdgeReach, units: Units): string {
+  const { medianM, lowM, highM } = found
+  const show = (m: number) => distanceText(m, units)
+  const fact =
+    lowM !== null && highM !== null
+      ? `lost at about ${show(medianM)} (${show(lowM)} to ${show(highM)})`
+      : lowM !== null
+        ? `heard to ${show(lowM)} or more`
+        : `lost by ${show(highM!)}`
+  return `${name}, claimed ${show(claimM)}: ${judgeEdgeClaim(claimM, found)}; found here: ${fact}.`
 }
 
 /** Claim against fact, in a sentence. */

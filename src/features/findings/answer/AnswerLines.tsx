@@ -125,6 +125,7 @@ function Row({
       sx={{
         display: 'grid',
         gridTemplateColumns: { xs: many ? '42% 1fr' : '1fr', md: many ? MANY_COLUMNS : FEW_COLUMNS },
+        '@media print': { gridTemplateColumns: many ? MANY_COLUMNS : FEW_COLUMNS, py: 0.25 },
         alignItems: 'center',
         columnGap: 2,
         py: many ? 0.25 : { xs: 0.75, md: 1.25 },
@@ -154,6 +155,7 @@ function Row({
             lineHeight: 1.25,
             fontSize: { xs: '0.82rem', md: '0.95rem' },
             gridColumn: { xs: 2, md: 'auto' },
+            '@media print': { gridColumn: 'auto' },
           }}
         >
           {line.text}
@@ -211,13 +213,19 @@ export function AnswerLines({
           sx={{
             display: 'grid',
             gridTemplateColumns: { xs: many ? '42% 1fr' : '1fr', md: many ? MANY_COLUMNS : FEW_COLUMNS },
+            '@media print': { gridTemplateColumns: many ? MANY_COLUMNS : FEW_COLUMNS },
             columnGap: 2,
             color: 'var(--soft)',
             fontSize: '0.82rem',
           }}
           aria-hidden="true"
         >
-          <Box sx={{ display: { xs: many ? 'block' : 'none', md: 'block' } }} />
+          <Box
+            sx={{
+              display: { xs: many ? 'block' : 'none', md: 'block' },
+              '@media print': { display: 'block' },
+            }}
+          />
           <Box>
             <Box sx={{ position: 'relative', height: 20, borderTop: '1px solid var(--ink)' }}>
               {axis.ticks.map((t) => (

@@ -6,6 +6,24 @@ import type { TrialPlan } from '@/core/trial'
  * held the same.
  */
 export function RestsOn({ findings, plan, marks }: { findings: Findings; plan: TrialPlan; marks: number }) {
+  const held = (
+    <li>
+      Surroundings: {plan.surroundings}.
+      {plan.sameAs.length > 0 && ` Held the same: ${plan.sameAs.join('; ').toLowerCase()}.`}
+    </li>
+  )
+  if (findings.checks === 0)
+    return (
+      <ul style={{ margin: 0, paddingLeft: 20, maxWidth: 860 }}>
+        <li>
+          No checks were logged. Walks to the edge and drives by ear are put together as distances that lie
+          between where a rig was still heard and where it was lost: a log-normal reach for each rig, one
+          ground for each way, one spread for all walks.
+        </li>
+        <li>Comparisons are counted mark by mark, and told by the exact sign test.</li>
+        {held}
+      </ul>
+    )
   return (
     <ul style={{ margin: 0, paddingLeft: 20, maxWidth: 860 }}>
       <li>
@@ -33,10 +51,7 @@ export function RestsOn({ findings, plan, marks }: { findings: Findings; plan: T
           open. Do not lean on them.
         </li>
       )}
-      <li>
-        Surroundings: {plan.surroundings}.
-        {plan.sameAs.length > 0 && ` Held the same: ${plan.sameAs.join('; ').toLowerCase()}.`}
-      </li>
+      {held}
     </ul>
   )
 }

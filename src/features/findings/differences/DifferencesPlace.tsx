@@ -1,5 +1,14 @@
 import Box from '@mui/material/Box'
-import { headlinePairs, toldWords, verdictWords, type Findings, type JudgedPair } from '@/core/findings'
+import {
+  headlinePairs,
+  otherStationsWords,
+  saidOfPairs,
+  saidWords,
+  toldWords,
+  verdictWords,
+  type Findings,
+  type JudgedPair,
+} from '@/core/findings'
 import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { Fold } from '@/ui/shell/Fold'
@@ -48,7 +57,12 @@ export function DifferencesPlace({ asked, findings, units }: Props) {
   const { plan, shown, settings } = asked
   const { link } = namesOf(asked)
   const marks = new Map(marksNow(plan, shown.log).map((m) => [m.id, m.name]))
-  const pairs = headlinePairs(findings)
+  const compared = findings.checks > 0
+  const pairs = compared ? headlinePairs(findings) : []
+  const beside = [
+    ...saidOfPairs(shown.log).map((x) => saidWords(x, link)),
+    ...findings.stations.map((x) => otherStationsWords(x, link)),
+  ]
   const many = pairs.length > MANY_PAIRS
   const scopes = scopesOf(findings, plan)
   const named = pairs.map((p) => ({
@@ -61,11 +75,13 @@ export function DifferencesPlace({ asked, findings, units }: Props) {
       <PlaceHead
         title="Differences"
         says={
-          pairs.length === 0
-            ? 'A difference needs two rigs with checks.'
-            : many
-              ? toldWords(pairs)
-              : undefined
+          !compared
+            ? 'No checks were logged, so no difference in dB is told; the answer has the order of what was walked or heard.'
+            : pairs.length === 0
+              ? 'A difference needs two rigs with checks.'
+              : many
+                ? toldWords(pairs)
+                : undefined
         }
       >
         <KnobsButton {...knobsOf(asked)} label="Read it another way" />
@@ -84,11 +100,17 @@ export function DifferencesPlace({ asked, findings, units }: Props) {
       {findings.where === 'sky' ? (
         <SkySection runId={shown.row.id} links={plan.links} {...{ settings, units }} pairs={named} />
       ) : (
+        pairs.length > 0 &&
         findings.where === 'ways' && (
           <TrendSection pairs={named} marginDb={findings.marginDb} names={names} units={units} />
         )
       )}
-      {scopes.map((scope, i) => {
+      {beside.length > 0 && (
+        <PlacePart title="By comparison">
+          <Sentences of={beside} />
+        </PlacePart>
+      )}
+      {(compared ? scopes : []).map((scope, i) => {
         const of = findings.pairs.filter((p) => p.scope === scope)
         if (of.length === 0) return null
         const table = <DifferenceTable title={SCOPE_NAMES[scope]!} pairs={of} name={link} />
@@ -102,7 +124,7 @@ export function DifferencesPlace({ asked, findings, units }: Props) {
           </PlacePart>
         )
       })}
-      {findings.pairs.length > 0 && (
+      {pairs.length > 0 && (
         <Box sx={{ mt: 1.5 }}>
           <TextButton text={differencesCsv(findings, link)} label="Copy the differences as CSV" />
         </Box>

@@ -1,17 +1,26 @@
 import Box from '@mui/material/Box'
-import type { Burden, Findings } from '@/core/findings'
+import {
+  earTracks,
+  earWords,
+  edgeIntervals,
+  edgeWords,
+  rankEdges,
+  type Burden,
+  type Findings,
+} from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
 import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
-import { looksOf } from '@/ui/theme/palette'
+import { looksById, looksOf } from '@/ui/theme/palette'
+import { AnswerLines } from '../answer/AnswerLines'
 import { stripModel } from '@/ui/strip/model'
 import { thinned } from '@/ui/strip/thinned'
 import { Fold } from '@/ui/shell/Fold'
 import { reachesCsv } from '../export/findingsCsv'
 import { everyNth } from '../figures/everyNth'
 import { TextButton } from '../figures/TextButton'
-import { namesOf, type AskedFindings } from '../frame/openFindings'
-import { PlaceHead, PlacePart } from '../frame/PlaceHead'
+import { answerFor, namesOf, type AskedFindings } from '../frame/openFindings'
+import { PlaceHead, PlacePart, Sentences } from '../frame/PlaceHead'
 import { KnobsButton } from '../knobs/KnobsButton'
 import { knobsOf } from '../knobs/knobsOf'
 import type { AreaToCover } from './areasToCover'
@@ -51,19 +60,50 @@ export function ReachPlace({ asked, findings, ground, burdens, areas, leg, units
   const marks = marksNow(plan, shown.log)
   const legs = [...new Map(marks.map((m) => [m.legId, m.legName]))]
   const { link } = namesOf(asked)
-  const told = findings.where === 'ways'
+  const told = findings.where === 'ways' && findings.checks > 0
+  const edges = edgeIntervals(plan, shown.log)
+  const legName = (id: string) => legs.find(([legId]) => legId === id)?.[1] ?? 'another leg'
+  const walks = [
+    ...earTracks(plan, shown.log).map((t) => earWords(t, link, units)),
+    ...edges.filter((e) => e.by === 'walked').map((e) => edgeWords(e, link, legName, units)),
+  ]
+  const ranked = findings.checks === 0 ? (rankEdges(edges, settings.reliability)?.reaches ?? []) : []
   const model = thinned(stripModel(plan, marks, shown.log, bracketsOf(findings, units), leg, ground))
   const { levels } = findings
   return (
     <>
       <PlaceHead
         title="How far"
-        says={told ? `Copied means ${findings.copyRuleInWords}.` : NO_REACH[findings.where]}
+        says={
+          told
+            ? `Copied means ${findings.copyRuleInWords}.`
+            : findings.where !== 'ways'
+              ? NO_REACH[findings.where]
+              : walks.length > 0
+                ? 'No checks were logged. How far each gets is told by where it was lost on the way.'
+                : 'No checks were logged, and nothing that tells how far.'
+        }
       >
         {legs.length > 1 && <LegPicker {...{ legs, leg }} />}
         <KnobsButton {...knobsOf(asked)} label="Read it another way" />
       </PlaceHead>
-      <StripFigure model={model} units={units} />
+      {findings.checks > 0 && <StripFigure model={model} units={units} />}
+      {findings.checks === 0 && walks.length > 0 && (
+        <AnswerLines answer={answerFor(asked, findings, units)} looks={looksById(plan.links)} units={units} />
+      )}
+      {walks.length > 0 && (
+        <PlacePart title="Walk by walk">
+          <Sentences of={walks} />
+        </PlacePart>
+      )}
+      {ranked.length > 0 && (
+        <ClaimsSection
+          {...{ findings, settings, units }}
+          edges={ranked}
+          runId={shown.row.id}
+          links={plan.links}
+        />
+      )}
       {told && (
         <>
           <PlacePart title="Reach">
@@ -83,7 +123,12 @@ export function ReachPlace({ asked, findings, ground, burdens, areas, leg, units
             runId={shown.row.id}
             links={plan.links}
           />
-          <ClaimsSection {...{ findings, settings, units }} runId={shown.row.id} links={plan.links} />
+          <ClaimsSection
+            edges={[]}
+            {...{ findings, settings, units }}
+            runId={shown.row.id}
+            links={plan.links}
+          />
           {levels && (
             <Box sx={{ mt: 3.5 }}>
               <Fold title="How levels fall with distance, talk-out against talk-back">

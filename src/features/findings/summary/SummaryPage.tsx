@@ -34,7 +34,7 @@ export function SummaryPage({ asked, findings, burdens, areas, units }: Props) {
       sx={{
         maxWidth: 980,
         '@media print': {
-          zoom: 0.72,
+          zoom: 0.62,
           maxWidth: 'none',
           '& h3': { mt: 1 },
           '& td, & th': { py: 0.3 },
@@ -56,7 +56,7 @@ export function SummaryPage({ asked, findings, burdens, areas, units }: Props) {
         {plan.base && `, from ${plan.base.name}`}.
       </Typography>
       <AnswerView {...{ answer, units }} looks={looksById(plan.links)} />
-      {findings.where === 'ways' && findings.usable.length > 0 && (
+      {findings.where === 'ways' && findings.checks > 0 && (
         <Box sx={{ breakInside: 'avoid' }}>
           <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>
             How far
