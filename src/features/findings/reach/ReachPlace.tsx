@@ -84,7 +84,7 @@ export function ReachPlace({ asked, findings, ground, burdens, areas, leg, units
                 : 'No checks were logged, and nothing that tells how far.'
         }
       >
-        {legs.length > 1 && <LegPicker {...{ legs, leg }} />}
+        {findings.checks > 0 && legs.length > 1 && <LegPicker {...{ legs, leg }} />}
         <KnobsButton {...knobsOf(asked)} label="Read it another way" />
       </PlaceHead>
       {findings.checks > 0 && <StripFigure model={model} units={units} />}
