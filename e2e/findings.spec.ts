@@ -185,3 +185,19 @@ test('how far: the strip, a need held against the rigs, a claim, how levels fall
   await page.setViewportSize({ width: 360, height: 740 })
   await expectNoOverflow(page)
 })
+
+test('the list of trials says what each found, in the words of its answer', async ({ page }) => {
+  test.setTimeout(120_000)
+  await page.goto('/')
+  for (const name of ['Eight sets to the edge', 'Jacket pocket or hand']) {
+    const trial = page.getByRole('listitem').filter({ hasText: name })
+    await trial.scrollIntoViewIfNeeded()
+    await expect(trial).toContainText(/gets farthest|Cannot tell/, { timeout: 60_000 })
+  }
+  const said = await page.getByRole('listitem').filter({ hasText: 'Jacket pocket or hand' }).textContent()
+  await page.goto(`${await openTrial(page, 'Jacket pocket')}/findings`)
+  const heading = page.getByRole('region', { name: 'Answer' }).getByRole('heading', { level: 2 })
+  await slowly(heading).toBeVisible()
+  expect(said).toContain(await heading.textContent())
+  expect((await page.request.get('/trials/none/findings/lead')).status()).toBe(404)
+})

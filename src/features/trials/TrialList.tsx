@@ -5,6 +5,7 @@ import Button from '@mui/material/Button'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useState } from 'react'
+import { TrialAnswer } from './TrialAnswer'
 
 // Seldom wanted, and with it the dialog.
 const DeleteTrial = dynamic(() => import('./DeleteTrial').then((m) => m.DeleteTrial), { ssr: false })
@@ -17,6 +18,8 @@ export interface TrialLine {
   state: string
   /** The step to open. */
   step: string
+  /** It holds something that an answer can be made from. */
+  answers: boolean
 }
 
 /** The trials, newest first: name, question and where each stands. */
@@ -59,6 +62,7 @@ export function TrialList({ trials }: { trials: TrialLine[] }) {
                 <Box component="span" sx={{ display: 'block', color: 'var(--soft)' }}>
                   {t.question}
                 </Box>
+                {t.answers && <TrialAnswer trialId={t.id} />}
               </span>
               <Box component="span" sx={{ color: 'var(--soft)', textAlign: { md: 'right' } }}>
                 {t.state}

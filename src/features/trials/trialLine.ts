@@ -54,7 +54,8 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
 export function trialLine(db: Db, trial: TrialRow): TrialLine {
   const open = openTrial(db, trial.id)!
   const { run, plan } = trialState(db, open)
-  const base = { id: trial.id, name: trial.name, question: trial.question }
+  const answers = run !== null && answersAnything(run.log)
+  const base = { id: trial.id, name: trial.name, question: trial.question, answers }
   if (!run)
     return {
       ...base,
@@ -63,5 +64,8 @@ export function trialLine(db: Db, trial: TrialRow): TrialLine {
     }
   if (run.log.state === 'going' && run.done < run.total)
     return { ...base, state: `${run.done} of ${run.total} checks made`, step: 'field' }
-  return { ...base, state: `finished, ${countText(run.log.checks.length, 'check')}`, step: 'findings' }
+  const { checks, events } = run.log
+  const held =
+    checks.length > 0 ? countText(checks.length, 'check') : countText(events.length, 'entry', 'entries')
+  return { ...base, state: `finished, ${held}`, step: 'findings' }
 }

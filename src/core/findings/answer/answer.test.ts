@@ -61,6 +61,26 @@ describe('the answer of checks along ways', () => {
     expect(answer.copied).toContain('readability')
     expect(answer.sure).toMatch(/^From 96 checks at 24 marks/)
   })
+  it('of two of which one is better in its stronger way only: that the reach does not follow', () => {
+    const DBM = defaultScale('level')
+    const random = seededRandom(3)
+    const plan = wholePlan(rigs('a', 'b'), 14, DBM)
+    // A hears the base 14 dB better, and is heard there a little worse, where both are near their limit.
+    const run = plan.marks.flatMap((m) => {
+      const ground = -62 - 42 * Math.log10(m.distanceM / 300) + 3 * random.normal()
+      return (['a', 'b'] as const).flatMap((id) =>
+        (['to base', 'from base'] as const).map((direction) => {
+          const own = direction === 'from base' ? (id === 'a' ? 34 : 20) : id === 'a' ? -2 : 0
+          const level = ground + own + 1.2 * random.normal()
+          return checkOf(m.id, id, level < -106 ? 'nil' : `${Math.round(level)} dBm`, { direction })
+        }),
+      )
+    })
+    const answer = answered(plan, checks(run))
+    expect(answer.lead).toMatch(/^Whip A is better than Whip B/)
+    expect(ids(answer)).toEqual(['b', 'a'])
+    expect(said(answer)).toContain('Both ways together Whip B reaches no less far')
+  })
   it('of eight: an order in a sentence or two, never 28 of them, with the truth at its ends', () => {
     const names = ['a', 'b', 'c', 'd', 'e', 'f', 'g', 'h']
     const plan = { ...wholePlan(rigs(...names), 12), directions: ['to base' as const] }

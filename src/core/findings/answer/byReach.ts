@@ -84,7 +84,22 @@ function pairLead(pair: JudgedPair, from: AnswerFrom): Pick<AnswerCore, 'lead' |
   const out = takenOut(pair)
   const even = out && pair.verdict.kind !== 'cannot tell' ? `That is with ${out} taken out.` : ''
   const places = crossingWords(pair, from.units)
-  return { lead: `${lead}.`, detail: [places, rest, even, ...disagreements(from)].filter(Boolean) }
+  const turned = turnedWords(pair, from)
+  return { lead: `${lead}.`, detail: [places, rest, even, turned, ...disagreements(from)].filter(Boolean) }
+}
+
+/**
+ * Where the better of two, by both directions in the mean, does not reach farther both ways together, which its weaker
+ * way decides.
+ */
+function turnedWords(pair: JudgedPair, { findings, link }: AnswerFrom): string {
+  const { verdict } = pair
+  const first = findings.standings?.links[0]?.linkId
+  if (verdict.kind !== 'better' || first === undefined || takenOut(pair) !== '') return ''
+  const winner = verdict.which === 'a' ? pair.a : pair.b
+  return first === winner
+    ? ''
+    : `Both ways together ${link(first)} reaches no less far: what it lacks, it lacks in its stronger way.`
 }
 
 function orderLead(from: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {

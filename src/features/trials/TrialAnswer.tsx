@@ -1,0 +1,40 @@
+'use client'
+
+import Box from '@mui/material/Box'
+import { useEffect, useRef, useState } from 'react'
+import { useAnswer } from '@/ui/answers/useAnswer'
+
+/** One is asked for at a time, so that whoever opens a trial meanwhile hardly waits. */
+let last: Promise<unknown> = Promise.resolve()
+
+function inTurn<T>(ask: () => Promise<T>): Promise<T> {
+  const mine = last.then(ask, ask)
+  last = mine.catch(() => undefined)
+  return mine
+}
+
+async function leadOf(trialId: string, signal: AbortSignal): Promise<string> {
+  signal.throwIfAborted()
+  const answer = await fetch(`/trials/${trialId}/findings/lead`, { signal })
+  if (!answer.ok) throw new Error(`the server answered ${answer.status}`)
+  return ((await answer.json()) as { lead: string }).lead
+}
+
+/** What a trial found, once it is seen; nothing until it is worked out. */
+export function TrialAnswer({ trialId }: { trialId: string }) {
+  const box = useRef<HTMLSpanElement>(null)
+  const [seen, setSeen] = useState(false)
+  useEffect(() => {
+    const watch = new IntersectionObserver((all) => {
+      if (all.some((e) => e.isIntersecting)) setSeen(true)
+    })
+    watch.observe(box.current!)
+    return () => watch.disconnect()
+  }, [])
+  const answer = useAnswer(seen ? [trialId] : null, ([id], signal) => inTurn(() => leadOf(id, signal)))
+  return (
+    <Box component="span" ref={box} sx={{ display: 'block', minHeight: '1.5em', mt: 0.5, fontWeight: 700 }}>
+      {answer.at === 'there' && answer.value}
+    </Box>
+  )
+}
