@@ -14,7 +14,7 @@ test('a rig is built with the keyboard alone', async ({ page }) => {
     await page.getByRole('button', { name: `Put in ${part}`, exact: true }).focus()
     await page.keyboard.press('Enter')
   }
-  await expect(page.getByRole('heading', { name: 'Nothing against it' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'No problems found' })).toBeVisible()
   await page.getByRole('button', { name: /^EIRP/ }).focus()
   await page.keyboard.press('Enter')
   await expect(page.getByText('EIRP = P − losses + G(dBi)')).toBeVisible()

@@ -38,8 +38,32 @@ function thinLane(lane: Lane, farthestM: number): Lane {
   return { ...lane, posts }
 }
 
-/** A strip of many checks, thinned out: what was logged near one another stands as one post. */
+/** So many points of the ground are all that a strip can show. */
+const GROUND_POINTS = 160
+
+/** The ground as the strip draws it; what each leg is expected to bring is in the wedges already. */
+function drawnGround(ground: NonNullable<StripModel['ground']>): StripModel['ground'] {
+  const legs = ground.legs.map((leg) => {
+    const step = Math.max(1, (leg.ground.length - 1) / GROUND_POINTS)
+    const shown = Array.from({ length: Math.min(leg.ground.length, GROUND_POINTS + 1) }, (_, i) => {
+      const { distanceM, heightM } = leg.ground[Math.round(i * step)]!
+      return { distanceM: Math.round(distanceM), heightM: Math.round(10 * heightM) / 10 }
+    })
+    return { ...leg, ground: shown, chances: {} }
+  })
+  return { ...ground, legs }
+}
+
+/**
+ * A strip as it is sent to be drawn: of many checks, what was logged near one another stands as one post; the ground
+ * has no more points than can be seen.
+ */
 export function thinned(model: StripModel): StripModel {
   const lanes = model.lanes.map((l) => thinLane(l, Math.max(1, model.farthestM)))
-  return { ...model, lanes, thin: lanes.some((l, i) => l !== model.lanes[i]) }
+  return {
+    ...model,
+    lanes,
+    ground: model.ground && drawnGround(model.ground),
+    thin: lanes.some((l, i) => l !== model.lanes[i]),
+  }
 }

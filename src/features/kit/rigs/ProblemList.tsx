@@ -29,7 +29,7 @@ export function ProblemList({
   return (
     <Box component="section" aria-label="What will not work">
       <Typography variant="h2" component="h2" sx={{ mb: 0.5 }}>
-        {problems.length === 0 ? 'Nothing against it' : 'Before you leave home'}
+        {problems.length === 0 ? 'No problems found' : 'Before you leave home'}
       </Typography>
       {problems.length === 0 && (
         <Box sx={{ color: 'var(--soft)' }}>
