@@ -3,6 +3,7 @@ import { earTracks, type EarTrack } from '../onTheWay/earTracks'
 import { edgeIntervals, rankEdges } from '../onTheWay/edges'
 import { earPhrase } from '../onTheWay/onTheWayWords'
 import { placesOf, surelyBy } from '../standing/places'
+import { reachInterval } from '../words/words'
 import type { AnswerCore, AnswerFrom, AnswerLine } from './types'
 import { orderWords } from './orderWords'
 
@@ -78,9 +79,8 @@ function sideWords(tracks: readonly EarTrack[], { units }: AnswerFrom): string[]
   if (sides.length < 2) return []
   const show = (m: number) => distanceText(m, units)
   const range = (v: number[]) => {
-    const [low, high] = [show(Math.min(...v)), show(Math.max(...v))]
-    const sameUnit = low.split(' ')[1] === high.split(' ')[1]
-    return low === high ? low : `${sameUnit ? low.split(' ')[0] : low} to ${high}`
+    const [low, high] = [Math.min(...v), Math.max(...v)]
+    return show(low) === show(high) ? show(low) : reachInterval(low, high, show)
   }
   return sides.map((side) => {
     const lost = tracks

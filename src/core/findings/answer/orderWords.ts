@@ -1,4 +1,4 @@
-import { andList } from '../words/phrases'
+import { andList, inHundred } from '../words/phrases'
 
 /** Those who are named have so much of the chance among them, and are so many at most. */
 const LIKELY = 0.9
@@ -9,8 +9,6 @@ export interface Ordered {
   /** The chance that it comes first, second, and so on. */
   places: readonly number[]
 }
-
-const inHundred = (chance: number) => Math.min(99, Math.max(1, Math.round(100 * chance)))
 
 /**
  * The order of several in a sentence or two: which is first and how sure that is, which is surely last.

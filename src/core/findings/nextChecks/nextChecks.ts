@@ -1,5 +1,4 @@
 import type { Reaches } from '@/core/model/answers'
-import { Fall } from '@/core/model/fall'
 import { Foreseen, type UnmadeCheck } from '@/core/model/foreseen'
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { evenedDraws } from '../joint/evenedDraws'
@@ -92,7 +91,7 @@ export function nextChecks(
       ? evenedDraws(input, joint.fit, links[0]!, links[1]!, listeners)
       : usableDraws(input, read, links[0]!, input.reliability)
   const asked: UnmadeCheck[] = links.flatMap((link) => listeners.map((listener) => ({ link, listener })))
-  const foreseen = new Foreseen(joint.fit, new Fall(joint.fit), seededRandom(7))
+  const foreseen = new Foreseen(joint.fit, read.fall, seededRandom(7))
   const said = (d: number, margin: number) => {
     const step = joint.input.readers[d]!.inDb ? METER_STEP_DB : WORD_STEP_DB
     return margin < 0 ? -1 : Math.min(12, Math.floor(margin / step))

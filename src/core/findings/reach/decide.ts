@@ -1,7 +1,7 @@
 import type { Link } from '@/core/kit/rig/rig'
 import type { Reach } from '@/core/reach/reach'
 import { distanceText, type Units } from '@/core/units'
-import { andList } from '../words/phrases'
+import { andList, inHundred } from '../words/phrases'
 import type { Findings } from '../findings'
 import { UNLIKELY } from '../standing/needChances'
 import { chanceInWords } from '../words/words'
@@ -181,8 +181,6 @@ function moreWords(a: Burden | null, b: Burden | null, units: Units): string {
     ].filter((w): w is string => w !== null),
   )
 }
-
-const inHundred = (chance: number) => Math.min(99, Math.max(1, Math.round(100 * chance)))
 
 /** The chances of the likeliest against one another, with what the one costs over the other; empty where none is known. */
 function chanceWords(answers: readonly NeedAnswer[], name: (id: string) => string, units: Units): string {

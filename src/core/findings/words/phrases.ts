@@ -6,6 +6,9 @@ export const tenths = (v: number) => figureText(v)
 /** A figure with its sign, to a tenth: "+3.1", "−0.4", "0.0". */
 export const signed = (v: number) => signedText(v)
 
+/** A chance as so many of a hundred; never certainty either way. */
+export const inHundred = (chance: number) => Math.min(99, Math.max(1, Math.round(100 * chance)))
+
 /** With a capital letter, as a sentence begins. */
 export const capital = (text: string) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`
 

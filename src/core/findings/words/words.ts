@@ -177,7 +177,7 @@ export function verdictWords(pair: JudgedPair, name: (id: string) => string): Ve
 }
 
 /** An interval of distances, its unit said once where both ends share it. */
-function reachInterval(low: number | null, high: number | null, show: (m: number) => string): string {
+export function reachInterval(low: number | null, high: number | null, show: (m: number) => string): string {
   const unit = (text: string) => text.split(' ')[1]
   if (low !== null && high !== null && unit(show(low)) === unit(show(high)))
     return `${show(low).split(' ')[0]} to ${show(high)}`

@@ -8,7 +8,7 @@ import type { Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import { downloadText } from '@/ui/fields/downloadText'
 import { LinkButton } from '@/ui/shell/LinkButton'
-import { pngOf } from '../figures/drawing'
+import { savePng } from '../figures/drawing'
 
 interface Props {
   trialId: string
@@ -25,12 +25,7 @@ export function AnswerActions({ trialId, answer, looks, units }: Props) {
     const page = getComputedStyle(document.documentElement)
     return answerPicture(answer, looks, units, (name) => page.getPropertyValue(name).trim())
   }
-  const asPng = async () => {
-    const link = document.createElement('a')
-    link.href = await pngOf(await drawn())
-    link.download = 'answer.png'
-    link.click()
-  }
+  const asPng = async () => savePng(await drawn(), 'answer')
   const asSvg = async () => downloadText('answer.svg', await drawn(), 'image/svg+xml')
   return (
     <Box

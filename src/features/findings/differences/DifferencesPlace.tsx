@@ -9,7 +9,6 @@ import {
   type Findings,
   type JudgedPair,
 } from '@/core/findings'
-import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { Fold } from '@/ui/shell/Fold'
 import { looksById } from '@/ui/theme/palette'
@@ -37,10 +36,10 @@ const SCOPE_NAMES: Record<string, string> = {
 const MANY_PAIRS = 3
 const MOST_POINTS = 300
 
-/** A pair as the browser needs it: what is drawn, without the lists of checks behind it. */
-const drawn = (pair: JudgedPair): JudgedPair => ({
+/** A pair as the browser needs it: what is drawn, with names, without the lists of checks behind it. */
+const drawn = (pair: JudgedPair, mark: (id: string) => string): JudgedPair => ({
   ...pair,
-  points: everyNth(pair.points, MOST_POINTS),
+  points: everyNth(pair.points, MOST_POINTS).map((p) => ({ ...p, markId: mark(p.markId) })),
   leftOut: [],
   evened: pair.evened && { ...pair.evened, marksUsed: [], marksSilent: [] },
   raw: null,
@@ -55,8 +54,7 @@ interface Props {
 /** Every difference: which is better than which, by how much, how sure, and with what taken out. */
 export function DifferencesPlace({ asked, findings, units }: Props) {
   const { plan, shown, settings } = asked
-  const { link } = namesOf(asked)
-  const marks = new Map(marksNow(plan, shown.log).map((m) => [m.id, m.name]))
+  const { link, mark } = namesOf(asked)
   const compared = findings.checks > 0
   const pairs = compared ? headlinePairs(findings) : []
   const beside = [
@@ -65,10 +63,7 @@ export function DifferencesPlace({ asked, findings, units }: Props) {
   ]
   const many = pairs.length > MANY_PAIRS
   const scopes = scopesOf(findings, plan)
-  const named = pairs.map((p) => ({
-    ...drawn(p),
-    points: everyNth(p.points, MOST_POINTS).map((x) => ({ ...x, markId: marks.get(x.markId) ?? x.markId })),
-  }))
+  const named = pairs.map((p) => drawn(p, mark))
   const names = Object.fromEntries(plan.links.map((l) => [l.id, l.name]))
   return (
     <>

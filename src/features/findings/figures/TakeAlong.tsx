@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import type { ReactNode, RefObject } from 'react'
 import { downloadText } from '@/ui/fields/downloadText'
-import { drawingOf, pngOf } from './drawing'
+import { drawingOf, savePng } from './drawing'
 
 interface Props {
   /** What holds the drawing. */
@@ -22,11 +22,7 @@ export function TakeAlong({ box, select, title, children }: Props) {
   const svg = () => drawingOf(box.current?.querySelector(select) ?? null)
   const png = async () => {
     const text = svg()
-    if (!text) return
-    const link = document.createElement('a')
-    link.href = await pngOf(text)
-    link.download = `${file}.png`
-    link.click()
+    if (text) await savePng(text, file)
   }
   return (
     <Box className="no-print" sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>

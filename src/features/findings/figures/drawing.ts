@@ -37,8 +37,16 @@ export function drawingOf(svg: SVGElement | Element | null): string | null {
   return new XMLSerializer().serializeToString(copy)
 }
 
+/** Saves a drawing as a picture. @param name of the file, without its ending */
+export async function savePng(svg: string, name: string): Promise<void> {
+  const link = document.createElement('a')
+  link.href = await pngOf(svg)
+  link.download = `${name}.png`
+  link.click()
+}
+
 /** The same as a picture of twice its size. @returns a data URL */
-export function pngOf(svg: string): Promise<string> {
+function pngOf(svg: string): Promise<string> {
   return new Promise((resolve, reject) => {
     const picture = new Image()
     picture.onload = () => {

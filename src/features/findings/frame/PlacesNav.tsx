@@ -1,9 +1,9 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import Link from 'next/link'
 import { usePathname, useSearchParams } from 'next/navigation'
 import type { ReactNode } from 'react'
+import { PlaceLinks } from '@/ui/shell/PlaceLinks'
 
 const PLACES = [
   ['', 'Answer'],
@@ -32,35 +32,16 @@ export function PlacesNav({ trialId, children }: { trialId: string; children: Re
         mt: -1,
       }}
     >
-      <Box
-        component="nav"
-        aria-label="Findings"
-        sx={{ display: 'flex', gap: 2.5, overflowX: 'auto', flex: 1, minWidth: 0 }}
-      >
-        {PLACES.map(([slug, name]) => {
-          const here = path === root + slug
-          return (
-            <Box
-              key={slug}
-              component={Link}
-              prefetch={false}
-              href={`${root}${slug}${query ? `?${query}` : ''}`}
-              aria-current={here ? 'page' : undefined}
-              sx={{
-                color: here ? 'var(--ink)' : 'var(--soft)',
-                fontWeight: here ? 700 : 400,
-                textDecoration: 'none',
-                py: 1,
-                whiteSpace: 'nowrap',
-                borderBottom: `3px solid ${here ? 'var(--accent-fill)' : 'transparent'}`,
-                '&:hover': { color: 'var(--ink)' },
-              }}
-            >
-              {name}
-            </Box>
-          )
-        })}
-      </Box>
+      <PlaceLinks
+        label="Findings"
+        prefetch={false}
+        places={PLACES.map(([slug, name]) => ({
+          href: `${root}${slug}${query ? `?${query}` : ''}`,
+          name,
+          here: path === root + slug,
+        }))}
+        sx={{ flex: 1, minWidth: 0 }}
+      />
       {children}
     </Box>
   )

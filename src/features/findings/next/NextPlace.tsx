@@ -1,4 +1,4 @@
-import { nextWords, settleWords, headlinePairs, type Findings, type NextChecks } from '@/core/findings'
+import { nextWords, type Findings, type NextChecks } from '@/core/findings'
 import { marksNow } from '@/core/trial'
 import { distanceText, type Units } from '@/core/units'
 import { LinkButton } from '@/ui/shell/LinkButton'
@@ -22,11 +22,10 @@ const percent = (share: number) => (share < 0.005 ? 'under 1 %' : `${Math.round(
 export function NextPlace({ asked, findings, next, settle, units }: Props) {
   const { link, mark } = namesOf(asked)
   const marks = new Map(marksNow(asked.plan, asked.shown.log).map((m) => [m.id, m]))
-  const open = settleWords(headlinePairs(findings), link) ?? settle
   return (
     <>
       <PlaceHead title="Next" says={next ? <b>{nextWords(next, link, mark)}</b> : undefined} />
-      {open && <p style={{ margin: '0 0 12px', maxWidth: 860 }}>{open}</p>}
+      {settle && <p style={{ margin: '0 0 12px', maxWidth: 860 }}>{settle}</p>}
       {next && (
         <PlacePart title="What a visit is worth">
           <Table
@@ -71,7 +70,7 @@ export function NextPlace({ asked, findings, next, settle, units }: Props) {
           </p>
         </PlacePart>
       )}
-      {!next && !open && (
+      {!next && !settle && (
         <p style={{ maxWidth: 860 }}>
           {findings.where === 'ways'
             ? 'Nothing that was asked is open any more.'
