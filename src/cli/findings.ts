@@ -59,6 +59,7 @@ async function findingsOf(checksFile: string, kitFile: string, gpxFile: string |
     plan: day.plan,
     log: { ...foldEntries([]), checks },
     findings,
+    walks: { walked: null, 'by ear': null },
     reliability: day.plan.reliability,
     units: 'metric',
     link: (id) => day.plan.links.find((l) => l.id === id)?.name ?? id,

@@ -4,14 +4,17 @@ import {
   breakdownUnder,
   makeFindings,
   nextUnder,
+  orderWalks,
   prepareFindings,
   type Breakdown,
+  type EdgeInterval,
   type Findings,
   type FindingsInput,
   type LogBreakdown,
   type NextChecks,
   type Prepared,
   type RunEvent,
+  type WalkOrders,
 } from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
 
@@ -34,6 +37,8 @@ function keeper<T>(most: number) {
 
 const preparedBy = keeper<Prepared>(MAX_LOGS)
 const breakdownBy = keeper<Promise<LogBreakdown>>(MAX_BREAKDOWNS)
+
+const walksBy = keeper<WalkOrders>(MAX_BREAKDOWNS)
 
 const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
 
@@ -70,6 +75,11 @@ export const findingsApi = {
       breakdownOfLog(input, basis.joint, ground, events, othersFirst),
     )
     return breakdownUnder(input, ground, inLog)
+  },
+
+  /** Walks to the edge and drives by ear, in order. */
+  walks(edges: readonly EdgeInterval[], chance: number): WalkOrders {
+    return walksBy(hash([edges, chance]), () => orderWalks(edges, chance))
   },
 
   /** Where the next checks tell most. */

@@ -37,6 +37,7 @@ export function startThread(file: string, onEnd: () => void): Later<FindingsApi>
     findings: (input, events) => Promise.race([remote.findings(input, events), broken]),
     breakdown: (input, ground, events) => Promise.race([remote.breakdown(input, ground, events), broken]),
     next: (input) => Promise.race([remote.next(input), broken]),
+    walks: (edges, chance) => Promise.race([remote.walks(edges, chance), broken]),
   }
 }
 
@@ -44,6 +45,7 @@ const here: Later<FindingsApi> = {
   findings: (input, events) => Promise.resolve(findingsApi.findings(input, events)),
   breakdown: (input, ground, events) => findingsApi.breakdown(input, ground, events),
   next: (input) => Promise.resolve(findingsApi.next(input)),
+  walks: (edges, chance) => Promise.resolve(findingsApi.walks(edges, chance)),
 }
 
 /**

@@ -5,7 +5,16 @@ import { ORDINARY_FIELD, simulateRun } from '@/core/sim'
 import { testEntry } from '@/core/testing/entries'
 import { checkOf, desk, link, mark, plan as wholePlan, planWith, rig } from '@/core/testing/plans'
 import { foldEntries, marksNow, type EntryBody, type TrialPlan } from '@/core/trial'
-import { answerOf, answersAnything, inputOf, makeFindings, prepareFindings, type Answer } from '..'
+import {
+  answerOf,
+  answersAnything,
+  edgeIntervals,
+  inputOf,
+  makeFindings,
+  orderWalks,
+  prepareFindings,
+  type Answer,
+} from '..'
 
 /** The answer of a log, as every place gets it. */
 function answered(plan: TrialPlan, bodies: EntryBody[]): Answer {
@@ -16,6 +25,7 @@ function answered(plan: TrialPlan, bodies: EntryBody[]): Answer {
     plan,
     log,
     findings,
+    walks: orderWalks(edgeIntervals(plan, log), plan.reliability),
     reliability: plan.reliability,
     units: 'metric',
     link: (id) => plan.links.find((l) => l.id === id)?.name ?? id,

@@ -1,5 +1,4 @@
 import { saidOfPairs } from '../onTheWay/switches'
-import { edgeIntervals, rankEdges } from '../onTheWay/edges'
 import { saidWords } from '../onTheWay/onTheWayWords'
 import { whyFailed, whyFailedWords } from '../reach/whyFailed'
 import { aboutDistanceText } from '@/core/units'
@@ -9,14 +8,10 @@ import { carriedOf, carriedText } from './carried'
 
 /** What a log holds beside what its answer goes by, in a sentence each. */
 export function besideWords(from: AnswerFrom, basis: AnswerBasis): string[] {
-  const { log, plan, link, mark, units, reliability } = from
+  const { log, walks, link, mark, units } = from
   const walked = (by: 'walked' | 'by ear') => {
-    const ranking = rankEdges(
-      edgeIntervals(plan, log).filter((e) => e.by === by),
-      reliability,
-    )
     const show = (m: number) => aboutDistanceText(m, units)
-    return (ranking?.reaches ?? []).map(({ link: id, medianM, lowM, highM, walks }) => {
+    return (walks[by]?.reaches ?? []).map(({ link: id, medianM, lowM, highM, walks: n }) => {
       const size =
         lowM !== null && highM !== null
           ? `lost at about ${show(medianM)} (${show(lowM)} to ${show(highM)})`
@@ -24,7 +19,7 @@ export function besideWords(from: AnswerFrom, basis: AnswerBasis): string[] {
             ? `never lost, heard to ${show(lowM)} or more`
             : `never heard, not even at ${show(highM!)}`
       const how = by === 'walked' ? 'to the edge' : 'by ear'
-      return `${link(id)}, ${walks === 1 ? 'one walk' : `${walks} walks`} ${how}: ${size}.`
+      return `${link(id)}, ${n === 1 ? 'one walk' : `${n} walks`} ${how}: ${size}.`
     })
   }
   return [

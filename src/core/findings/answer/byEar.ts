@@ -1,28 +1,26 @@
 import { countText, distanceText } from '@/core/units'
 import { earTracks, type EarTrack } from '../onTheWay/earTracks'
-import { edgeIntervals, rankEdges } from '../onTheWay/edges'
 import { earPhrase } from '../onTheWay/onTheWayWords'
-import { placesOf, surelyBy } from '../standing/places'
 import { reachInterval } from '../words/words'
 import type { AnswerCore, AnswerFrom, AnswerLine } from './types'
-import { orderWords } from './orderWords'
+import { walkOrderWords } from './walkOrderWords'
 
 const wayName = ({ way, legName }: EarTrack) => `${way}${legName ? `, ${legName}` : ''}`
 
 /** The answer of a drive by ear: heard clearly to here, broken to there, on each way and side. Null where nothing changed. */
 export function answerByEar(from: AnswerFrom): AnswerCore | null {
-  const { plan, log, link, units, reliability } = from
+  const { plan, log, link, units } = from
   const tracks = earTracks(plan, log)
   if (tracks.length === 0) return null
   const links = [...new Set(tracks.map((t) => t.linkId))]
-  const ranking = rankEdges(
-    edgeIntervals(plan, log).filter((e) => e.by === 'by ear'),
-    reliability,
-  )
-  const order = ranking?.reaches.map((r) => r.link) ?? []
+  const walks = from.walks['by ear']
+  const order = walks?.reaches.map((r) => r.link) ?? []
   const at = (id: string) => (order.includes(id) ? order.indexOf(id) : order.length)
   links.sort((a, b) => at(a) - at(b))
-  const told = ranking && ranking.reaches.length > 1 ? orderOf(ranking, link) : null
+  const told =
+    walks && walks.reaches.length > 1
+      ? walkOrderWords(walks, link, 'is heard farthest', 'is lost first')
+      : null
   const sides = sideWords(tracks, from)
   const first = tracks.find((t) => t.linkId === links[0])!
   return {
@@ -42,16 +40,6 @@ export function answerByEar(from: AnswerFrom): AnswerCore | null {
       tracks.length < 4 ? 'One drive tells one day: drive it again, both ways, before counting on it.' : null,
     copied: null,
   }
-}
-
-function orderOf(ranking: NonNullable<ReturnType<typeof rankEdges>>, link: (id: string) => string) {
-  const { chances, ahead } = placesOf(ranking.draws)
-  return orderWords(
-    ranking.reaches.map((r, i) => ({ name: link(r.link), places: chances[i]! })),
-    (row, column) => surelyBy(ahead, row, column),
-    'is heard farthest',
-    'is lost first',
-  )
 }
 
 function lineOf(id: string, tracks: readonly EarTrack[], { plan, units }: AnswerFrom): AnswerLine {

@@ -1,59 +1,51 @@
 import { aboutDistanceText, countText, type Units } from '@/core/units'
-import type { EdgeRanking, EdgeReach } from '@/core/reach/edgeRanking'
-import { edgeIntervals, rankEdges, type EdgeInterval } from '../onTheWay/edges'
-import { placesOf, SURELY_AHEAD, surelyBy } from '../standing/places'
+import type { EdgeReach } from '@/core/reach/edgeRanking'
+import { edgeIntervals, type EdgeInterval, type WalkOrder } from '../onTheWay/edges'
+import { SURELY_AHEAD } from '../standing/places'
 import { capital } from '../words/phrases'
 import { chanceInWords } from '../words/words'
 import type { AnswerCore, AnswerFrom, AnswerLine } from './types'
-import { orderWords } from './orderWords'
+import { walkOrderWords } from './walkOrderWords'
 
 /** The answer of walks to the edge: who gets farthest before it is lost. Null where none was walked. */
 export function answerByEdges(from: AnswerFrom): AnswerCore | null {
-  const { plan, log, reliability, link } = from
+  const { plan, log, link } = from
+  const order = from.walks.walked
+  if (!order) return null
   const edges = edgeIntervals(plan, log).filter((e) => e.by === 'walked')
-  const ranking = rankEdges(edges, reliability)
-  if (!ranking) return null
-  const { reaches } = ranking
-  const { chances, ahead } = placesOf(ranking.draws)
+  const { reaches } = order
   const [only] = reaches
   const { lead, more } =
     reaches.length === 1
       ? { lead: `${link(only!.link)} was lost at ${reachOf(only!, from.units)}`, more: [] }
-      : orderWords(
-          reaches.map((r, i) => ({ name: link(r.link), places: chances[i]! })),
-          (row, column) => surelyBy(ahead, row, column),
-          'gets farthest before it is lost',
-          'is lost nearest',
-        )
+      : walkOrderWords(order, link, 'gets farthest before it is lost', 'is lost nearest')
   const attenuated = edges.some((e) => e.attenuationDb > 0)
   return {
     basis: 'edges',
     lead: `${lead}.`,
     detail: [
       ...more,
-      ...gapWords(ranking, from),
+      ...gapWords(order, from),
       ...(attenuated
         ? ['Walks with the attenuator in are told without it, by how levels usually fall near the ground.']
         : []),
     ],
     axis: { unit: 'm', label: 'lost by half of the walks' },
-    lines: linesOf(from, ranking),
+    lines: linesOf(from, order),
     sure: edgesSure(edges, from),
-    settle: settleEdges(ranking, link),
+    settle: settleEdges(order, link),
     copied: null,
   }
 }
 
 /** How much farther the first gets than the last, where that is sure. */
-function gapWords({ reaches, draws }: EdgeRanking, { link }: AnswerFrom): string[] {
+function gapWords({ reaches, gap }: WalkOrder, { link }: AnswerFrom): string[] {
   if (reaches.length < 2) return []
   const [first, last] = [reaches[0]!, reaches.at(-1)!]
-  const gap = draws[0]!.map((v, i) => Math.exp(v - draws.at(-1)![i]!)).sort()
-  const at = (p: number) => gap[Math.floor(p * (gap.length - 1))]!
-  if (at(0.05) <= 1 || first.highM === null || last.lowM === null) return []
+  if (gap.low <= 1 || first.highM === null || last.lowM === null) return []
   const times = (v: number) => v.toFixed(1)
   return [
-    `${capital(link(first.link))} gets ${times(at(0.5))} times as far as ${link(last.link)} (${times(at(0.05))} to ${times(at(0.95))}).`,
+    `${capital(link(first.link))} gets ${times(gap.times)} times as far as ${link(last.link)} (${times(gap.low)} to ${times(gap.high)}).`,
   ]
 }
 
@@ -65,7 +57,7 @@ function reachOf({ medianM, lowM, highM }: EdgeReach, units: Units): string {
   return `about ${show(medianM)} (${show(lowM)} to ${show(highM)})`
 }
 
-function linesOf({ plan, units, reliability }: AnswerFrom, { reaches }: EdgeRanking): AnswerLine[] {
+function linesOf({ plan, units, reliability }: AnswerFrom, { reaches }: WalkOrder): AnswerLine[] {
   return reaches.flatMap((r) => {
     const link = plan.links.find((l) => l.id === r.link)
     if (!link) return []
@@ -98,11 +90,10 @@ function edgesSure(edges: readonly EdgeInterval[], { plan }: AnswerFrom): string
 }
 
 /** The neighbours in the order that are nearest to being told apart. */
-function settleEdges({ reaches, draws }: EdgeRanking, link: (id: string) => string): string | null {
-  const { ahead } = placesOf(draws)
+function settleEdges({ reaches, places }: WalkOrder, link: (id: string) => string): string | null {
   const open = reaches
     .slice(1)
-    .map((r, i) => ({ a: reaches[i]!, b: r, chance: ahead[i]![i + 1]! }))
+    .map((r, i) => ({ a: reaches[i]!, b: r, chance: places.ahead[i]![i + 1]! }))
     .filter((p) => p.chance < SURELY_AHEAD)
     .sort((p, q) => q.chance - p.chance)[0]
   return (

@@ -1,6 +1,7 @@
 import type { RunLog, TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
 import type { Findings } from '../findings'
+import type { WalkOrders } from '../onTheWay/edges'
 
 /** What a log answers by. */
 export type AnswerBasis = 'reach' | 'level' | 'edges' | 'by ear' | 'switches' | 'throughput'
@@ -61,6 +62,8 @@ export interface AnswerFrom {
   plan: TrialPlan
   log: RunLog
   findings: Findings
+  /** Where links were lost on the way, put in order. */
+  walks: WalkOrders
   /** How often a copy is wanted, 0 to 1. */
   reliability: number
   units: Units

@@ -1,6 +1,7 @@
 import { distanceText, type Units } from '@/core/units'
-import type { EarTrack } from './earTracks'
-import type { EdgeInterval } from './edges'
+import type { RunLog, TrialPlan } from '@/core/trial'
+import { earTracks, type EarTrack } from './earTracks'
+import { edgeIntervals, type EdgeInterval } from './edges'
 import type { SaidOfPair } from './switches'
 
 type Name = (id: string) => string
@@ -42,9 +43,19 @@ export function earPhrase({ way, spans }: EarTrack, units: Units): string {
 }
 
 /** The same as a sentence, with the way and the side. */
-export function earWords(track: EarTrack, name: Name, units: Units): string {
+function earWords(track: EarTrack, name: Name, units: Units): string {
   const side = track.legName ? ` on ${track.legName}` : ''
   return `${name(track.linkId)}${side}, on the way ${track.way}: ${earPhrase(track, units)}.`
+}
+
+/** Every drive by ear and every walk to the edge, a sentence each. */
+export function walkWords(plan: TrialPlan, log: RunLog, name: Name, leg: Name, units: Units): string[] {
+  return [
+    ...earTracks(plan, log).map((t) => earWords(t, name, units)),
+    ...edgeIntervals(plan, log)
+      .filter((e) => e.by === 'walked')
+      .map((e) => edgeWords(e, name, leg, units)),
+  ]
 }
 
 /** What was said on quick switches, in a sentence; a few words carry no verdict by themselves. */

@@ -1,15 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import {
-  earTracks,
-  earWords,
-  edgeIntervals,
-  edgeWords,
-  saidOfPairs,
-  saidWords,
-  whyFailed,
-  whyFailedWords,
-} from '@/core/findings'
+import { walkWords, saidOfPairs, saidWords, whyFailed, whyFailedWords } from '@/core/findings'
 import { clockOffsets, marksNow, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { eventLines, type EventLine } from './eventWords'
@@ -50,10 +41,8 @@ export function OnTheWay({
   const marks = marksNow(plan, log)
   const mark = (id: string) => marks.find((m) => m.id === id)?.name ?? 'another mark'
   const leg = (id: string) => marks.find((m) => m.legId === id)?.legName ?? 'another leg'
-  const edges = edgeIntervals(plan, log)
   const told = [
-    ...earTracks(plan, log).map((t) => earWords(t, name, units)),
-    ...edges.filter((e) => e.by === 'walked').map((e) => edgeWords(e, name, leg, units)),
+    ...walkWords(plan, log, name, leg, units),
     ...saidOfPairs(log).map((s) => saidWords(s, name)),
     ...whyFailed(log).map((w) => whyFailedWords(w, name, mark)),
   ]

@@ -1,4 +1,5 @@
 import {
+  edgeIntervals,
   poolRuns,
   type Breakdown,
   type Findings,
@@ -6,9 +7,10 @@ import {
   type Pool,
   type RunEvent,
   type RunPart,
+  type WalkOrders,
 } from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
-import { marksNow, planNow, standingChecks, type RunLog } from '@/core/trial'
+import { marksNow, planNow, standingChecks, type RunLog, type TrialPlan } from '@/core/trial'
 import type { RunRow } from '@/data'
 import { findingsThread } from '@/server/findingsThread'
 import type { Settings } from './ruleParams'
@@ -53,6 +55,14 @@ const besideChecks = (runs: readonly RunWithLog[]): RunEvent[] =>
       .filter((e) => e.body.kind === 'station' || e.body.kind === 'conditions')
       .map((e) => ({ ...e, runId: row.id })),
   )
+
+/** Where links were lost on the way, put in order; what was not walked needs no thread. */
+export function walksOf(plan: TrialPlan, log: RunLog, settings: Settings): Promise<WalkOrders> {
+  const edges = edgeIntervals(plan, log)
+  return edges.length === 0
+    ? Promise.resolve({ walked: null, 'by ear': null })
+    : findingsThread().walks(edges, settings.reliability)
+}
 
 /** Where the next checks tell most of what is open. */
 export const nextOfRuns = (runs: readonly RunWithLog[], settings: Settings): Promise<NextChecks | null> =>

@@ -14,7 +14,9 @@ export function leadOf(asked: AskedFindings, units: Units): Promise<string> {
   const key = [shown.row.id, versions, events.length, shown.log.state, units].join(' ')
   const old = kept.get(key)
   if (old) return old
-  const made = findingsOfRuns(chosen, settings).then((findings) => answerFor(asked, findings, units).lead)
+  const made = findingsOfRuns(chosen, settings)
+    .then((findings) => answerFor(asked, findings, units))
+    .then((answer) => answer.lead)
   // One that failed is asked for again.
   made.catch(() => kept.delete(key))
   kept.set(key, made)

@@ -4,6 +4,7 @@ import { answerOf, type Answer, type Findings } from '@/core/findings'
 import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { readUnits } from '@/ui/shell/readUnits'
+import { walksOf } from './compute'
 import { findingsAsked, type Query } from './request'
 
 export interface FindingsProps {
@@ -37,13 +38,14 @@ export function namesOf({ plan, shown, runs }: Pick<AskedFindings, 'plan' | 'sho
 }
 
 /** The answer under what an address asks for. */
-export function answerFor(asked: AskedFindings, findings: Findings, units: Units): Answer {
+export async function answerFor(asked: AskedFindings, findings: Findings, units: Units): Promise<Answer> {
   const { plan, shown, settings } = asked
   const { link, mark } = namesOf(asked)
   return answerOf({
     plan,
     log: shown.log,
     findings,
+    walks: await walksOf(plan, shown.log, settings),
     reliability: settings.reliability,
     units,
     link,

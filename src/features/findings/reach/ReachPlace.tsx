@@ -1,14 +1,6 @@
 import Box from '@mui/material/Box'
-import {
-  earTracks,
-  earWords,
-  edgeIntervals,
-  edgeWords,
-  rankEdges,
-  type Burden,
-  type Findings,
-} from '@/core/findings'
-import type { PlanGround } from '@/core/reach'
+import { walkWords, type Answer, type Burden, type Findings } from '@/core/findings'
+import type { EdgeReach, PlanGround } from '@/core/reach'
 import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { looksById, looksOf } from '@/ui/theme/palette'
@@ -19,7 +11,7 @@ import { Fold } from '@/ui/shell/Fold'
 import { reachesCsv } from '../export/findingsCsv'
 import { everyNth } from '../figures/everyNth'
 import { TextButton } from '../figures/TextButton'
-import { answerFor, namesOf, type AskedFindings } from '../frame/openFindings'
+import { namesOf, type AskedFindings } from '../frame/openFindings'
 import { PlaceHead, PlacePart, Sentences } from '../frame/PlaceHead'
 import { KnobsButton } from '../knobs/KnobsButton'
 import { knobsOf } from '../knobs/knobsOf'
@@ -39,6 +31,8 @@ interface Props {
   ground: PlanGround | null
   burdens: [string, Burden][]
   areas: AreaToCover[]
+  /** Of a log without checks: its answer, and how far each was heard on the way; null of any other. */
+  onTheWay: { answer: Answer; reaches: EdgeReach[] } | null
   /** The leg that is shown; null for all. */
   leg: string | null
   units: Units
@@ -55,20 +49,14 @@ const NO_REACH = {
 } as const
 
 /** How far each rig reaches: the strip, the figures, whether it is enough, and what makers claim. */
-export function ReachPlace({ asked, findings, ground, burdens, areas, leg, units }: Props) {
+export function ReachPlace({ asked, findings, ground, burdens, areas, onTheWay, leg, units }: Props) {
   const { plan, shown, settings } = asked
   const marks = marksNow(plan, shown.log)
   const legs = [...new Map(marks.map((m) => [m.legId, m.legName]))]
   const { link } = namesOf(asked)
   const told = findings.where === 'ways' && findings.checks > 0
-  const edges = edgeIntervals(plan, shown.log)
   const legName = (id: string) => legs.find(([legId]) => legId === id)?.[1] ?? 'another leg'
-  const walks = [
-    ...earTracks(plan, shown.log).map((t) => earWords(t, link, units)),
-    ...edges.filter((e) => e.by === 'walked').map((e) => edgeWords(e, link, legName, units)),
-  ]
-  const ranked = findings.checks === 0 ? (rankEdges(edges, settings.reliability)?.reaches ?? []) : []
-  const model = thinned(stripModel(plan, marks, shown.log, bracketsOf(findings, units), leg, ground))
+  const walks = walkWords(plan, shown.log, link, legName, units)
   const { levels } = findings
   return (
     <>
@@ -87,19 +75,24 @@ export function ReachPlace({ asked, findings, ground, burdens, areas, leg, units
         {findings.checks > 0 && legs.length > 1 && <LegPicker {...{ legs, leg }} />}
         <KnobsButton {...knobsOf(asked)} label="Read it another way" />
       </PlaceHead>
-      {findings.checks > 0 && <StripFigure model={model} units={units} />}
-      {findings.checks === 0 && walks.length > 0 && (
-        <AnswerLines answer={answerFor(asked, findings, units)} looks={looksById(plan.links)} units={units} />
+      {findings.checks > 0 && (
+        <StripFigure
+          model={thinned(stripModel(plan, marks, shown.log, bracketsOf(findings, units), leg, ground))}
+          units={units}
+        />
+      )}
+      {onTheWay && walks.length > 0 && (
+        <AnswerLines answer={onTheWay.answer} looks={looksById(plan.links)} units={units} />
       )}
       {walks.length > 0 && (
         <PlacePart title="Walk by walk">
           <Sentences of={walks} />
         </PlacePart>
       )}
-      {ranked.length > 0 && (
+      {onTheWay && onTheWay.reaches.length > 0 && (
         <ClaimsSection
           {...{ findings, settings, units }}
-          edges={ranked}
+          edges={onTheWay.reaches}
           runId={shown.row.id}
           links={plan.links}
         />

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import { decide, decisionWords, type Burden, type Findings } from '@/core/findings'
+import { decide, decisionWords, type Answer, type Burden, type Findings } from '@/core/findings'
 import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { LinkButton } from '@/ui/shell/LinkButton'
@@ -8,7 +8,7 @@ import { looksById } from '@/ui/theme/palette'
 import { AnswerView } from '../answer/AnswerView'
 import { RestsOn } from '../checks/RestsOn'
 import { choicesText } from '../frame/choicesText'
-import { answerFor, namesOf, type AskedFindings } from '../frame/openFindings'
+import { namesOf, type AskedFindings } from '../frame/openFindings'
 import { paramsFromSettings } from '../frame/ruleParams'
 import { needOf, type AreaToCover } from '../reach/areasToCover'
 import { ReachTable } from '../reach/ReachTable'
@@ -17,16 +17,16 @@ import { PrintButton } from './PrintButton'
 interface Props {
   asked: AskedFindings
   findings: Findings
+  answer: Answer
   burdens: [string, Burden][]
   areas: AreaToCover[]
   units: Units
 }
 
 /** One sheet to print: the answer to the question with its picture, how far, what to take, and by what method. */
-export function SummaryPage({ asked, findings, burdens, areas, units }: Props) {
+export function SummaryPage({ asked, findings, answer, burdens, areas, units }: Props) {
   const { open, plan, runs, shown, settings } = asked
   const { link } = namesOf(asked)
-  const answer = answerFor(asked, findings, units)
   const answers = decide(findings, plan.links, needOf(settings, areas), new Map(burdens), units)
   const runList = runs.map((r) => ({ id: r.row.id, name: r.row.name }))
   return (

@@ -8,7 +8,7 @@ import { knobsOf } from '@/features/findings/knobs/knobsOf'
 import { looksById } from '@/ui/theme/palette'
 
 export default placePage(async (asked, units) => {
-  const answer = answerFor(asked, await findingsOfRuns(asked.chosen, asked.settings), units)
+  const answer = await answerFor(asked, await findingsOfRuns(asked.chosen, asked.settings), units)
   const looks = looksById(asked.plan.links)
   return (
     <>

@@ -9,7 +9,7 @@ export default placePage(async (asked, units) => {
     <NextPlace
       {...{ asked, findings, units }}
       next={await nextOfRuns(asked.chosen, asked.settings)}
-      settle={answerFor(asked, findings, units).settle}
+      settle={(await answerFor(asked, findings, units)).settle}
     />
   )
 })

@@ -1,21 +1,31 @@
 import { db, groundOf, listAreas, listParts, listRigs } from '@/data'
-import { findingsOfRuns } from '@/features/findings/frame/compute'
+import type { Findings } from '@/core/findings'
+import type { Units } from '@/core/units'
+import { findingsOfRuns, walksOf } from '@/features/findings/frame/compute'
+import { answerFor, type AskedFindings } from '@/features/findings/frame/openFindings'
 import { placePage } from '@/features/findings/frame/placePage'
 import { areasToCover, settingsWithArea } from '@/features/findings/reach/areasToCover'
 import { burdensOf } from '@/features/findings/reach/burdens'
 import { ReachPlace } from '@/features/findings/reach/ReachPlace'
 
+/** What tells how far where no checks do. */
+async function onTheWayOf(asked: AskedFindings, findings: Findings, units: Units) {
+  if (findings.checks > 0) return null
+  const walks = await walksOf(asked.plan, asked.shown.log, asked.settings)
+  const reaches = (walks.walked ?? walks['by ear'])?.reaches ?? []
+  return { answer: await answerFor(asked, findings, units), reaches }
+}
+
 export default placePage(async (asked, units, query) => {
   const areas = areasToCover(listAreas(db()), asked.plan.base)
+  const findings = await findingsOfRuns(asked.chosen, settingsWithArea(asked.settings, areas))
   return (
     <ReachPlace
-      asked={asked}
-      findings={await findingsOfRuns(asked.chosen, settingsWithArea(asked.settings, areas))}
+      {...{ asked, findings, areas, units }}
       ground={groundOf(db(), asked.plan)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
-      areas={areas}
+      onTheWay={await onTheWayOf(asked, findings, units)}
       leg={typeof query.leg === 'string' ? query.leg : null}
-      units={units}
     />
   )
 })

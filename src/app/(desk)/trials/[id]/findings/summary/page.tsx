@@ -1,7 +1,7 @@
 import { db, listAreas, listParts, listRigs } from '@/data'
 import { findingsOfRuns } from '@/features/findings/frame/compute'
 import { NoFindings } from '@/features/findings/frame/NoFindings'
-import { openFindings, type FindingsProps } from '@/features/findings/frame/openFindings'
+import { answerFor, openFindings, type FindingsProps } from '@/features/findings/frame/openFindings'
 import { areasToCover, settingsWithArea } from '@/features/findings/reach/areasToCover'
 import { burdensOf } from '@/features/findings/reach/burdens'
 import { SummaryPage } from '@/features/findings/summary/SummaryPage'
@@ -10,10 +10,11 @@ export default async function FindingsSummary(props: FindingsProps) {
   const { asked, units } = await openFindings(props)
   if (!asked.shown) return <NoFindings trialId={asked.open.trial.id} />
   const areas = areasToCover(listAreas(db()), asked.plan.base)
+  const findings = await findingsOfRuns(asked.chosen, settingsWithArea(asked.settings, areas))
   return (
     <SummaryPage
-      {...{ asked, areas, units }}
-      findings={await findingsOfRuns(asked.chosen, settingsWithArea(asked.settings, areas))}
+      {...{ asked, areas, findings, units }}
+      answer={await answerFor(asked, findings, units)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
     />
   )
