@@ -78,7 +78,7 @@ const manyRead = readChecks(many).checks
 const manyCells = cellsOf(many, manyRead)
 const manyPrepared = prepareFindings(many)
 const start = performance.now()
-await breakdownOfLog(input, pairs.joint, null)
+await breakdownOfLog(input, pairs, null)
 const breakdownMs = performance.now() - start
 const count = many.checks.length.toLocaleString('en-GB')
 writeTable(

@@ -85,30 +85,6 @@ const RIGS: RigSeed[] = [
     note: 'Desk radio, collinear on the harbour mast',
   },
   {
-    letter: 'N',
-    name: 'Digital with stub',
-    kind: 'handheld',
-    powerW: 2,
-    antennaHeightM: 1.4,
-    radio: 'handheld-uhf',
-    chain: ['stub'],
-    mount: 'at-chest',
-    mode: 'digital voice',
-    note: 'The short antenna with the handheld in its digital mode',
-  },
-  {
-    letter: 'Z',
-    name: 'Digital with long whip',
-    kind: 'handheld',
-    powerW: 2,
-    antennaHeightM: 1.4,
-    radio: 'handheld-uhf',
-    chain: ['long-whip'],
-    mount: 'at-chest',
-    mode: 'digital voice',
-    note: 'The half-metre whip with the handheld in its digital mode',
-  },
-  {
     letter: 'L',
     name: 'Race Control, 4 m mast',
     kind: 'base',
@@ -121,6 +97,18 @@ const RIGS: RigSeed[] = [
     note: 'The same collinear with the mast’s lower half only',
   },
 ]
+
+/** The marshals' two antennas once more, with the handheld in its digital mode. */
+const DIGITAL: RigSeed[] = [
+  ['A', 'N', 'Digital with stub'] as const,
+  ['B', 'Z', 'Digital with long whip'] as const,
+].map(([of, letter, name]) => ({
+  ...RIGS.find((r) => r.letter === of)!,
+  letter,
+  name,
+  mode: 'digital voice',
+  note: 'The same handheld in its digital mode',
+}))
 
 /** Metres from the foot of the harbour mast to the desk. */
 const WAY_IN_M = 8
@@ -140,7 +128,7 @@ export function seedKit(db: Db): { ids: Map<string, string>; service: ChosenServ
     { day: '2026-03-02', kind: 'repair', text: 'Socket resoldered, checked against handheld 1' },
   ])
   const ids = new Map<string, string>()
-  for (const { radio, chain, mount, mast, ...facts } of RIGS) {
+  for (const { radio, chain, mount, mast, ...facts } of [...RIGS, ...DIGITAL]) {
     const items = chain.map((id, i) => ({
       key: `${i}-${id}`,
       partId: parts.get(id)!,

@@ -17,23 +17,11 @@ import {
   type WalkOrders,
 } from '@/core/findings'
 import type { PlanGround } from '@/core/reach'
+import { keeper } from './keeper'
 
 /** A log under the model holds its draws, some megabytes. */
 const MAX_LOGS = 6
 const MAX_BREAKDOWNS = 12
-
-/** The newest few results by what they were made from. */
-function keeper<T>(most: number) {
-  const kept = new Map<string, T>()
-  return (key: string, make: () => T): T => {
-    const old = kept.get(key)
-    if (old !== undefined) return old
-    const made = make()
-    kept.set(key, made)
-    if (kept.size > most) kept.delete(kept.keys().next().value!)
-    return made
-  }
-}
 
 const preparedBy = keeper<Prepared>(MAX_LOGS)
 const breakdownBy = keeper<Promise<LogBreakdown>>(MAX_BREAKDOWNS)
@@ -72,7 +60,7 @@ export const findingsApi = {
   ): Promise<Breakdown> {
     const { key, basis } = prepared(input)
     const inLog = await breakdownBy(hash([key, ground?.legs ?? null, events]), () =>
-      breakdownOfLog(input, basis.joint, ground, events, othersFirst),
+      breakdownOfLog(input, basis, ground, events, othersFirst),
     )
     return breakdownUnder(input, ground, inLog)
   },

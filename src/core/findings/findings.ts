@@ -76,6 +76,8 @@ function chancesOf(input: Pick<FindingsInput, 'reliability'>): number[] {
 export interface Prepared {
   pairs: PairComparison[]
   joint: JointFit | null
+  /** What each thing that was set differently brought; null where fewer than two can be told apart. */
+  matrix: Matrix | null
   /** What the reports say in dB, check by check. */
   levels: LevelPoints
   /** The log without a contact; null where there is no model of it. */
@@ -89,6 +91,7 @@ export function prepareFindings(input: FindingsInput): Prepared {
   const trend = joint && fitTrend(input, checks, joint)
   return {
     joint,
+    matrix: joint && matrixOf(input, checks, joint),
     pairs: comparePairs(input, checks, cells, joint, trend),
     levels: levelPoints(input, checks, cells),
     without: joint && new Without(joint),
@@ -151,7 +154,7 @@ export function makeFindings(
   return {
     where: joint?.input.onePlace ? 'one place' : isBySky(input) ? 'sky' : 'ways',
     standings: joint && standingsOf(input, joint, read, found.reaches),
-    matrix: joint && matrixOf(input, checks, joint),
+    matrix: prepared.matrix,
     levelsHere: joint?.input.onePlace ? levelsHere(input, joint) : [],
     stations: input.checks.length === 0 ? otherStationsOf(input, { events: [...events] }) : [],
     need: joint && read ? needChances(input, joint, read) : [],

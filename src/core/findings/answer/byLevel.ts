@@ -1,18 +1,15 @@
 import type { Scale } from '@/core/reports/scale'
 import { listenerOf } from '@/core/kit/rig/rig'
 import { aboutDistanceText, figureText } from '@/core/units'
-import type { LevelHere } from '../standing/standings'
+import { inOrder, type LevelHere } from '../standing/standings'
 import { signed } from '../words/phrases'
 import type { JudgedPair } from '../compare/verdict'
 import { crossingWords } from '../words/trendWords'
 import { verdictWords } from '../words/words'
 import type { AnswerCore, AnswerFrom, AnswerLine, AnswerSpan } from './types'
-import { orderWords } from './orderWords'
-import { headlinePairs, neighbourWords, settleWords, surely, toldWords } from './pairsWords'
+import { orderLead } from './orderLead'
+import { headlinePairs, settleWords } from './pairsWords'
 import { sureWords } from './sureWords'
-
-/** More links than these are an order, and their pairs stand in the table. */
-const MOST_PAIRED = 4
 
 /** The answer of a log from one place, or by way of the sky: which is stronger, and nothing of distance. */
 export function answerByLevel(from: AnswerFrom): AnswerCore {
@@ -35,9 +32,9 @@ export function answerByLevel(from: AnswerFrom): AnswerCore {
   }
 }
 
-function leadOf({ findings, link, plan, units }: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {
+function leadOf(from: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {
+  const { findings, link, plan, units } = from
   const pairs = headlinePairs(findings)
-  const { standings } = findings
   if (pairs.length === 0) {
     const [only] = plan.links
     return {
@@ -51,49 +48,30 @@ function leadOf({ findings, link, plan, units }: AnswerFrom): Pick<AnswerCore, '
     const places = crossingWords(pair, units)
     return { lead: `${lead}.`, detail: [places, rest].filter(Boolean) }
   }
-  if (!standings) return { lead: 'Too little was logged to put them in order.', detail: [] }
-  const order = standings.links.map((s) => ({ name: link(s.linkId), places: s.places }))
-  const { lead, more } = orderWords(order, surely(findings, pairs), 'is heard strongest', 'is heard weakest')
-  const few = order.length <= MOST_PAIRED
-  return {
-    lead: `${lead}.`,
-    detail: [
-      ...more,
-      ...(few
-        ? neighbourWords(
-            standings.links.map((s) => s.linkId),
-            pairs,
-            link,
-          )
-        : [toldWords(pairs)]),
-    ],
-  }
+  return orderLead(from, 'is heard strongest', 'is heard weakest')
 }
 
 function linesOf({ plan, findings }: AnswerFrom): AnswerLine[] {
   const unit = findings.standings?.unit === 'steps' ? 'steps' : 'dB'
-  const place = new Map(findings.standings?.links.map((s, i) => [s.linkId, i]))
-  return [...plan.links]
-    .sort((a, b) => (place.get(a.id) ?? plan.links.length) - (place.get(b.id) ?? plan.links.length))
-    .map(({ id, letter, name }) => {
-      const standing = findings.standings?.links.find((s) => s.linkId === id)
-      const here = findings.levelsHere.filter((l) => l.linkId === id)
-      const absolute = here.map((l) => levelText(l, plan.scales[listenerOf(l.direction)], here.length > 1))
-      const relative = standing
-        ? `${signed(standing.estimate)} ${unit} (${signed(standing.low)} to ${signed(standing.high)}) against the mean`
-        : 'too little was logged of it'
-      return {
-        linkId: id,
-        letter,
-        name,
-        text: absolute.length > 0 ? absolute.join(', ') : relative,
-        value: standing?.estimate ?? null,
-        low: standing?.low ?? null,
-        high: standing?.high ?? null,
-        note: '',
-        ways: [],
-      }
-    })
+  return inOrder(plan.links, findings.standings).map(({ id, letter, name }) => {
+    const standing = findings.standings?.links.find((s) => s.linkId === id)
+    const here = findings.levelsHere.filter((l) => l.linkId === id)
+    const absolute = here.map((l) => levelText(l, plan.scales[listenerOf(l.direction)], here.length > 1))
+    const relative = standing
+      ? `${signed(standing.estimate)} ${unit} (${signed(standing.low)} to ${signed(standing.high)}) against the mean`
+      : 'too little was logged of it'
+    return {
+      linkId: id,
+      letter,
+      name,
+      text: absolute.length > 0 ? absolute.join(', ') : relative,
+      value: standing?.estimate ?? null,
+      low: standing?.low ?? null,
+      high: standing?.high ?? null,
+      note: '',
+      ways: [],
+    }
+  })
 }
 
 /** Where each of two is ahead, stretch by stretch of the distance; null where no trend was worked out, or of more than two. */

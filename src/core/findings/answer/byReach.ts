@@ -6,12 +6,13 @@ import type { JudgedPair } from '../compare/verdict'
 import { crossingWords } from '../words/trendWords'
 import { chanceInWords, reachText, takenOut, throughWords, verdictWords } from '../words/words'
 import type { AnswerCore, AnswerFrom, AnswerLine } from './types'
-import { orderWords } from './orderWords'
-import { headlinePairs, neighbourWords, settleWords, surely, toldWords } from './pairsWords'
+import { orderLead } from './orderLead'
+import { inOrder } from '../standing/standings'
+import { headlinePairs, settleWords } from './pairsWords'
 import { sureWords } from './sureWords'
 
-/** More links than these are an order, and their pairs stand in the table. */
-const MOST_PAIRED = 4
+/** Of what each thing brought, before the places tell the rest. */
+const MOST_SENTENCES = 4
 
 /** The answer of a log of checks along ways: how far each reaches, and which is better. */
 export function answerByReach(from: AnswerFrom): AnswerCore {
@@ -29,11 +30,7 @@ export function answerByReach(from: AnswerFrom): AnswerCore {
 }
 
 function linesOf({ plan, findings, reliability, units }: AnswerFrom): AnswerLine[] {
-  const place = new Map(findings.standings?.links.map((s, i) => [s.linkId, i]))
-  const ordered = [...plan.links].sort(
-    (a, b) => (place.get(a.id) ?? plan.links.length) - (place.get(b.id) ?? plan.links.length),
-  )
-  return ordered.map(({ id, letter, name }): AnswerLine => {
+  return inOrder(plan.links, findings.standings).map(({ id, letter, name }): AnswerLine => {
     const usable = findings.usable.find((u) => u.linkId === id && u.chance === reliability)
     const line = { linkId: id, letter, name, note: '', ways: [] }
     if (!usable) return { ...line, text: 'how far is not known', value: null, low: null, high: null }
@@ -70,10 +67,9 @@ function leadOf(from: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {
       detail: [],
     }
   }
-  if (pairs.length === 1) {
-    return pairLead(pairs[0]!, from)
-  }
-  return orderLead(from)
+  return pairs.length === 1
+    ? pairLead(pairs[0]!, from)
+    : orderLead(from, 'reaches farthest', 'reaches least far')
 }
 
 const disagreements = ({ findings }: AnswerFrom) =>
@@ -102,24 +98,6 @@ function turnedWords(pair: JudgedPair, { findings, link }: AnswerFrom): string {
     : `Both ways together ${link(first)} reaches no less far: what it lacks, it lacks in its stronger way.`
 }
 
-function orderLead(from: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {
-  const { findings, link } = from
-  const pairs = headlinePairs(findings)
-  const { standings } = findings
-  if (!standings) return { lead: 'Too little was logged to put them in order.', detail: [] }
-  const order = standings.links.map((s) => ({ name: link(s.linkId), places: s.places }))
-  const { lead, more } = orderWords(order, surely(findings, pairs), 'reaches farthest', 'reaches least far')
-  const few = standings.links.length <= MOST_PAIRED
-  const evened = few
-    ? neighbourWords(
-        standings.links.map((s) => s.linkId),
-        pairs,
-        link,
-      )
-    : [toldWords(pairs)]
-  return { lead: `${lead}.`, detail: [...more, ...evened] }
-}
-
 /** Of several things set differently, each with each: which brings most, then each in turn, and whether they add up. */
 function matrixLead(matrix: Matrix): Pick<AnswerCore, 'lead' | 'detail'> | null {
   const { mains, interactions } = matrix
@@ -138,7 +116,7 @@ function matrixLead(matrix: Matrix): Pick<AnswerCore, 'lead' | 'detail'> | null 
       sure.length > 0
         ? `${sure.join('; ')}.`
         : 'Nothing that was changed is sure to have brought anything yet.',
-    detail: matrixWords(matrix).slice(0, MOST_PAIRED),
+    detail: matrixWords(matrix).slice(0, MOST_SENTENCES),
   }
 }
 

@@ -4,11 +4,10 @@ import type { ConditionFactor } from '@/core/trial/conditions'
 import type { FindingsInput, ReadCheck } from '../input'
 import { cellsIn } from '../levels'
 import type { Prepared } from '../findings'
-import type { JointFit } from '../joint/jointFit'
 import { conditionGroupings, type RunEvent } from './conditions'
 import { differencesBy, differencesByDirection, type DifferenceBy } from './differencesBy'
 import { driftOf, type Drift } from './drift'
-import { alwaysTogether, matrixOf, type Matrix } from './matrix'
+import { alwaysTogether, type Matrix } from './matrix'
 import { countedDifferences, otherStationsOf, type OtherStations } from './otherScales'
 import { againstPrediction, type AgainstPrediction } from './predicted'
 import { runOffsets, runsApart, type RunApart, type RunOffset } from './runOffsets'
@@ -75,20 +74,19 @@ function groupingsOf(
 /**
  * What the log tells of causes, whatever counts as copied. Repeatable; takes a second or two for thirty marks
  * and three links.
- * @param joint the log under the model; null where it tells it nothing
+ * @param prepared the log under the model, and what each thing brought
  * @param ground what is known of the ground under the marks; null where nothing is
  * @param events of the log, for what other stations said and what was written down of the conditions
  * @param breathe waited for between the parts, so that others can be answered meanwhile
  */
 export async function breakdownOfLog(
   input: FindingsInput,
-  joint: JointFit | null,
+  { joint, matrix }: Pick<Prepared, 'joint' | 'matrix'>,
   ground: PlanGround | null,
   events: readonly RunEvent[] = [],
   breathe: () => Promise<void> = () => Promise.resolve(),
 ): Promise<LogBreakdown> {
   const { checks, cells } = cellsIn(input)
-  const matrix = joint && matrixOf(input, checks, joint)
   const by: Breakdown['by'] = []
   const add = (what: ByWhat, pairs: DifferenceBy[]) => {
     if (pairs.length > 0) by.push({ what, pairs })
@@ -133,6 +131,6 @@ export async function breakdownOf(
   events: readonly RunEvent[] = [],
   breathe?: () => Promise<void>,
 ): Promise<Breakdown> {
-  const inLog = await breakdownOfLog(input, prepared.joint, ground, events, breathe)
+  const inLog = await breakdownOfLog(input, prepared, ground, events, breathe)
   return breakdownUnder(input, ground, inLog)
 }

@@ -83,6 +83,13 @@ export function standingsOf(
   }
 }
 
+/** Links as they stand; those that no order holds come last, as planned. */
+export function inOrder<T extends { id: string }>(links: readonly T[], standings: Standings | null): T[] {
+  const place = new Map(standings?.links.map((s, i) => [s.linkId, i]))
+  const at = ({ id }: T) => place.get(id) ?? links.length
+  return [...links].sort((a, b) => at(a) - at(b))
+}
+
 /** Draws less the mean of all, draw by draw. */
 function againstMean(draws: readonly Float64Array[]): Float64Array[] {
   return draws.map((own) => own.map((v, i) => v - draws.reduce((sum, d) => sum + d[i]!, 0) / draws.length))

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box'
-import { signed, type JudgedPair, type Standings } from '@/core/findings'
+import { inOrder, signed, type JudgedPair, type Standings } from '@/core/findings'
 import type { Link } from '@/core/kit'
 import { RigBadge } from '@/ui/shell/RigBadge'
 import { Table } from '@/ui/table/Table'
@@ -48,10 +48,7 @@ function Cell({ pair, turned }: { pair: JudgedPair | undefined; turned: boolean 
 
 /** Who is surely better than whom: each rig against each, the best at the top; bold is sure, shading is the chance. */
 export function PairMatrix({ links, pairs, standings, looks }: Props) {
-  const place = new Map(standings?.links.map((s, i) => [s.linkId, i]))
-  const order = [...links].sort(
-    (a, b) => (place.get(a.id) ?? links.length) - (place.get(b.id) ?? links.length),
-  )
+  const order = inOrder(links, standings)
   const unit = pairs.some((p) => p.evened) ? 'dB' : 'steps of the scale'
   return (
     <figure style={{ margin: '0 0 20px' }} aria-label="Each against each">
