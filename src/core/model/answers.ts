@@ -1,9 +1,10 @@
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import { Fall } from './fall'
-import type { Draw, ModelFit } from './fit'
+import type { ModelFit } from './fit'
 import { nought } from './nought'
 import type { Spreads } from './priors'
 import { copyCurves, cutAsked, type CopyCurve, type ModelRule } from './margins'
+import type { Draw } from './points'
 
 /** What the draws say of one figure. */
 export interface Posterior {

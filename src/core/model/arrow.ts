@@ -133,6 +133,13 @@ export class Arrow {
     return lnDet
   }
 
+  /** ln of the determinant of what is left of the shared unknowns once all else is integrated out, after {@link factorise}. */
+  lnDetShared(): number {
+    let lnDet = 0
+    for (let i = 0; i < this.size; i++) lnDet += 2 * Math.log(this.shared[i * this.size + i]!)
+    return lnDet
+  }
+
   /** Solves L v = b in place, after {@link factorise}; `b` is own, ground, shared. */
   solveLower(b: Float64Array): void {
     const { ownShared, groundShared, shared, size } = this
@@ -156,13 +163,29 @@ export class Arrow {
 
   /** Solves Lᵀ v = b in place, after {@link factorise}. */
   solveUpper(b: Float64Array): void {
-    const { ownShared, groundShared, shared, size } = this
-    const [n, at] = [this.own.length, this.own.length + this.places]
+    const { size } = this
+    const at = this.own.length + this.places
     for (let i = size - 1; i >= 0; i--) {
-      let s = b[at + i]!
-      for (let k = i + 1; k < size; k++) s -= shared[k * size + i]! * b[at + k]!
-      b[at + i] = s / shared[i * size + i]!
+      const [mean, sd] = this.sharedGiven(i, b)
+      b[at + i] = mean + sd * b[at + i]!
     }
+    this.solveUpperPlaces(b)
+  }
+
+  /** Mean and standard deviation of a shared unknown in the normal that the factor is of, given those after it. */
+  sharedGiven(i: number, b: Float64Array): [mean: number, sd: number] {
+    const { shared, size } = this
+    const at = this.own.length + this.places
+    let s = 0
+    for (let k = i + 1; k < size; k++) s -= shared[k * size + i]! * b[at + k]!
+    const pivot = shared[i * size + i]!
+    return [s / pivot, 1 / pivot]
+  }
+
+  /** The same where the shared unknowns are solved already. */
+  solveUpperPlaces(b: Float64Array): void {
+    const { ownShared, groundShared, size } = this
+    const [n, at] = [this.own.length, this.own.length + this.places]
     for (let m = this.places - 1; m >= 0; m--) {
       let s = b[n + m]!
       for (let i = 0; i < size; i++) s -= groundShared[m * size + i]! * b[at + i]!

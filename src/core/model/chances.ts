@@ -223,6 +223,13 @@ export class Chances {
     fill(out, log + Math.log(1 - this.spreads.lapse), d, -d, dd, -dd, dd)
   }
 
+  /** ln of the chance and its derivatives by the level; the others in `out` are not to be read. */
+  levelAt(pattern: number, y: number, out: ChanceAt): void {
+    const { nodes, table } = this.kept[pattern]!
+    if (nodes && table) this.strengths.levelAt(nodes, table, y, out)
+    else this.at(pattern, y, out)
+  }
+
   /** ln of the chance alone. */
   lnAt(pattern: number, y: number): number {
     const { nodes, table } = this.kept[pattern]!

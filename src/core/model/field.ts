@@ -6,6 +6,7 @@ import { Chances } from './chances'
 import { layoutOf, type Layout } from './layout'
 import type { ModelPriors, NormalPrior, Spreads } from './priors'
 import type { ModelData } from './reports'
+import { TabledChances } from './tabledChances'
 
 /** Below z the ratio φ/Φ is read from its asymptote, which needs no quotient of vanishing numbers. */
 const FAR = -12
@@ -17,6 +18,19 @@ function floorOf(z: number): [ln: number, d: number, curve: number] {
   const ln = far ? -0.5 * z * z - Math.log(-z * Math.sqrt(2 * Math.PI)) : Math.log(normalCdf(z))
   return [ln, r, r * (z + r)]
 }
+
+interface Floor {
+  /** The unknowns whose sum has it. */
+  sum: readonly number[]
+  floor: readonly [where: number, over: number]
+}
+/** So far below its middle a soft floor lets nothing through, and so far above it all. */
+const CLEAR_SDS = 2.5
+/** Of what a floor is soft by: within so little its curvature is the same. */
+const STIRRED = 0.1
+
+/** With so many reports for each kind of report a table of what each says at each level costs less. */
+const TABLED_FROM = 30
 
 /** A step makes nothing stronger; softly, so that the curvature stays. */
 const STEP_FLOOR = [0, 0.5] as const
@@ -40,17 +54,21 @@ export class Field {
   readonly size: number
   /** Where the shared unknowns begin. */
   readonly at: number
-  private readonly chances: Chances
+  private readonly chances: Chances | TabledChances
   readonly gradient: Float64Array
   readonly curve: Arrow
   /** Room for its Cholesky factor. */
   readonly factor: Arrow
+  /** Of what links have of their own and of the ground alone, and room for its factor. */
+  readonly placesCurve: Arrow
+  readonly placesFactor: Arrow
   private readonly cuts: Float64Array[]
   private readonly cutGradient: Float64Array[]
   private readonly cutCurve: Float64Array[][]
   private readonly one = noChance()
   private readonly cross: Float64Array
   private readonly cells: PlacedCell[]
+  private readonly floors: readonly Floor[]
   /** -10 lg of a mark's distance over the middle one. */
   private readonly fall: Float64Array
 
@@ -62,21 +80,54 @@ export class Field {
     this.layout = layoutOf(data, this.bends.length)
     this.at = data.ownMark.length + data.marks.length
     this.size = this.at + this.layout.size
-    this.chances = new Chances(data, priors)
+    const chances = new Chances(data, priors)
+    const said = data.cells.reduce((n, c) => n + c.said.length, 0)
+    this.chances = said >= TABLED_FROM * data.patterns.length ? new TabledChances(chances) : chances
     this.gradient = new Float64Array(this.size)
-    this.curve = this.arrow()
-    this.factor = this.arrow()
+    this.curve = this.arrow(this.layout.size)
+    this.factor = this.arrow(this.layout.size)
+    this.placesCurve = this.arrow(0)
+    this.placesFactor = this.arrow(0)
     this.cuts = this.layout.cuts.map((k) => new Float64Array(k))
     this.cutGradient = this.layout.cuts.map((k) => new Float64Array(k))
     this.cutCurve = this.layout.cuts.map((k) => Array.from({ length: k }, () => new Float64Array(k)))
     this.fall = Float64Array.from(data.distanceM, (m) => -10 * Math.log10(m / data.middleM))
     this.cross = new Float64Array(Math.max(1, ...this.layout.cuts))
     this.cells = data.cells.map((c) => this.placed(c))
+    this.floors = this.floored()
   }
 
-  private arrow(): Arrow {
-    const { data, layout } = this
-    return new Arrow(data.ownMark, data.marks.length, layout.size)
+  /** What of the shared unknowns has a soft floor: a step, each part's slope, and the gaps between a list's cuts. */
+  private floored(): Floor[] {
+    const { layout, priors, data } = this
+    const gaps = layout.cut.flatMap((first, d) =>
+      data.input.listeners[d]!.counts
+        ? []
+        : Array.from({ length: layout.cuts[d]! - 1 }, (_, k) => [first + k + 1]),
+    )
+    return [
+      ...(layout.step === null ? [] : [{ sum: [layout.step], floor: STEP_FLOOR }]),
+      // Each part falls by its own.
+      ...[0, ...layout.bend].map((_, k) => ({
+        sum: [layout.slope, ...layout.bend.slice(0, k)],
+        floor: priors.slopeFloor,
+      })),
+      ...gaps.map((sum) => ({ sum, floor: priors.gapFloor })),
+    ]
+  }
+
+  /** Whether a step moves anything about its floor, where the curvature changes within a fraction of what the floor is soft by. */
+  stirsFloors(x: Float64Array, step: Float64Array): boolean {
+    const { at } = this
+    return this.floors.some(({ sum, floor: [where, over] }) => {
+      const above = sum.reduce((s, i) => s + x[at + i]!, -where)
+      const by = Math.abs(sum.reduce((s, i) => s + step[at + i]!, 0))
+      return by > STIRRED * over && above - by < CLEAR_SDS * over
+    })
+  }
+
+  private arrow(shared: number): Arrow {
+    return new Arrow(this.data.ownMark, this.data.marks.length, shared)
   }
 
   /** The means of the priors, the first cut under all strengths that were heard. */
@@ -99,6 +150,14 @@ export class Field {
 
   private gapPrior(listener: number): NormalPrior {
     return this.data.input.listeners[listener]!.counts ? this.priors.halfShare : this.priors.gap
+  }
+
+  /** The least that each of the shared unknowns can be: one with a floor of its own lies hardly below it. */
+  leastShared(): Float64Array {
+    const least = new Float64Array(this.layout.size).fill(-Infinity)
+    for (const { sum, floor } of this.floors)
+      if (sum.length === 1) least[sum[0]!] = floor[0] - CLEAR_SDS * floor[1]
+    return least
   }
 
   /** A listener's cuts, dB. */
@@ -156,14 +215,52 @@ export class Field {
     return this.prior(x, spreads, true) + this.likelihood(x, spreads, true)
   }
 
+  /**
+   * The same with what is shared held fast: the gradient's part of what links have of their own and of the ground is
+   * filled, and {@link placesCurve}.
+   * @param again whether nothing that is shared has changed since it was last asked
+   */
+  derivePlaces(x: Float64Array, spreads: Spreads, again = false): number {
+    const { data, gradient, placesCurve, chances, one } = this
+    gradient.fill(0)
+    placesCurve.clear()
+    let ln = this.placesPrior(x, spreads, placesCurve) + this.sharedPrior(x, false)
+    if (!again) {
+      this.cuts.forEach((_, d) => this.cutsAt(x, d))
+      chances.set(spreads, this.cuts, false)
+    }
+    const owns = data.ownMark.length
+    for (const placed of this.cells) {
+      const { said, own, mark } = placed.cell
+      const y = this.levelAt(x, placed)
+      for (let k = 0; k < said.length; k++) {
+        const { pattern, count } = said[k]!
+        chances.levelAt(pattern, y, one)
+        ln += count * one.log
+        const hy = -count * one.yy
+        gradient[own]! += count * one.y
+        gradient[owns + mark]! += count * one.y
+        placesCurve.own[own]! += hy
+        placesCurve.ownGround[own]! += hy
+        placesCurve.ground[mark]! += hy
+      }
+    }
+    return ln
+  }
+
   private prior(x: Float64Array, spreads: Spreads, derive: boolean): number {
-    const { data, layout, priors, at, gradient, curve } = this
+    return this.placesPrior(x, spreads, derive ? this.curve : null) + this.sharedPrior(x, derive)
+  }
+
+  /** Prior of what links have of their own and of the ground. @param curve filled with the gradient; null where neither is wanted */
+  private placesPrior(x: Float64Array, spreads: Spreads, curve: Arrow | null): number {
+    const { data, gradient } = this
     const [owns, places] = [data.ownMark.length, data.marks.length]
     let ln = 0
     const v = 1 / spreads.ownDb ** 2
     for (let u = 0; u < owns; u++) {
       ln -= 0.5 * v * x[u]! * x[u]!
-      if (!derive) continue
+      if (!curve) continue
       gradient[u]! -= v * x[u]!
       curve.own[u]! += v
     }
@@ -175,7 +272,7 @@ export class Field {
       const w = 1 / (sd * sd)
       const off = x[owns + m]! - (r === 0 ? 0 : r * x[owns + m - 1]!)
       ln -= 0.5 * w * off * off + Math.log(sd)
-      if (!derive) continue
+      if (!curve) continue
       gradient[owns + m]! -= w * off
       curve.ground[m]! += w
       if (r === 0) continue
@@ -183,6 +280,12 @@ export class Field {
       curve.ground[m - 1]! += w * r * r
       curve.groundBefore[m]! -= w * r
     }
+    return ln
+  }
+
+  private sharedPrior(x: Float64Array, derive: boolean): number {
+    const { data, layout, priors, at, gradient, curve } = this
+    let ln = 0
     const normal = (i: number, mean: number, sd: number) => {
       const z = (x[at + i]! - mean) / sd
       ln -= 0.5 * z * z
@@ -205,20 +308,12 @@ export class Field {
     for (const i of layout.linkAt.flat()) normal(i, 0, priors.listenerSdDb)
     normal(layout.slope, ...priors.slope)
     for (const i of layout.bend) normal(i, 0, priors.bendSd)
-    if (layout.step !== null) {
-      normal(layout.step, 0, data.input.step!.sdDb)
-      floored([layout.step], STEP_FLOOR)
-    }
-    // Each part falls by its own.
-    for (let k = 0; k <= layout.bend.length; k++)
-      floored([layout.slope, ...layout.bend.slice(0, k)], priors.slopeFloor)
+    if (layout.step !== null) normal(layout.step, 0, data.input.step!.sdDb)
     layout.cut.forEach((first, d) => {
       normal(first, data.levelDb + priors.firstCut[0], priors.firstCut[1])
-      for (let k = 1; k < layout.cuts[d]!; k++) {
-        normal(first + k, ...this.gapPrior(d))
-        if (!data.input.listeners[d]!.counts) floored([first + k], priors.gapFloor)
-      }
+      for (let k = 1; k < layout.cuts[d]!; k++) normal(first + k, ...this.gapPrior(d))
     })
+    for (const { sum, floor } of this.floors) floored(sum, floor)
     return ln
   }
 

@@ -5,6 +5,8 @@ const NEAREST = 18
 /** Points at no distance do not outweigh all others. */
 const SOFT = 0.05
 const RIDGE = 1e-3
+/** Points to either side are as near as one another, however it is rounded. */
+const TIED = 1e-9
 
 interface Known {
   at: Float64Array
@@ -54,10 +56,10 @@ export class Guesses {
       let far = 0
       for (let i = 0; i < at.length; i++) far += (known.at[i]! - at[i]!) ** 2
       known.far = far
-      if (near.length === NEAREST && far >= near.at(-1)!.far) continue
+      if (near.length === NEAREST && far >= near.at(-1)!.far - TIED) continue
       if (near.length === NEAREST) near.pop()
       let k = near.length
-      while (k > 0 && near[k - 1]!.far > far) k--
+      while (k > 0 && near[k - 1]!.far > far + TIED) k--
       near.splice(k, 0, known)
     }
     return near

@@ -1,8 +1,9 @@
 import { evenShares } from './evenShares'
 import type { Field } from './field'
-import type { FitPoint, ModelFit } from './fit'
+import type { ModelFit } from './fit'
 import type { Mode } from './mode'
 import { Modes } from './modes'
+import type { FitPoint } from './points'
 
 /** A point that a fit lends, how often, and another field's mode there. */
 interface LentPoint {

@@ -1,8 +1,10 @@
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { Field } from './field'
-import { drawField, fitModel, qualityOf, type FieldPoint, type ModelFit } from './fit'
+import { drawField } from './drawField'
+import { fitModel, qualityOf, type ModelFit } from './fit'
 import { modesAtPoints } from './lentModes'
 import { modelData, type ModelInput } from './reports'
+import type { FieldPoint } from './points'
 
 /** How thorough it is to be. */
 export interface RefitSettings {

@@ -41,9 +41,9 @@ export interface SamplingPlan {
 }
 
 export const SAMPLING: SamplingPlan = {
-  first: 100,
-  second: 140,
-  further: 100,
+  first: 60,
+  second: 80,
+  further: 80,
   maxFurther: 5,
   minEffective: 60,
   maxParetoK: 0.7,

@@ -116,6 +116,33 @@ export class StrengthChance {
     out.bb = pbb / p - out.b * out.b
   }
 
+  /** ln of the chance and its derivatives by the level alone. */
+  levelAt(nodes: StrengthNodes, { value }: StepTable, y: number, out: ChanceAt): void {
+    const { density } = this
+    const { from, step, n } = nodes
+    const near = nearestTo(nodes, y)
+    const off = from + near * step - y
+    const top = highest(this.parts, off)
+    let p = 0
+    let py = 0
+    let pyy = 0
+    for (const part of this.parts) {
+      densities(nodes, near, off, part, top, density)
+      const v = 1 / (part.width * part.width)
+      for (let i = 0; i < n; i++) {
+        const u = (off + (i - near) * step) * v
+        const f = density[i]! * value[i]!
+        p += f
+        py += u * f
+        pyy += (u * u - v) * f
+      }
+    }
+    if (p < LEAST) return none(out)
+    out.log = Math.log(this.heard * p) + top
+    out.y = py / p
+    out.yy = pyy / p - out.y * out.y
+  }
+
   /** ln of the chance alone. */
   lnAt(nodes: StrengthNodes, { value }: StepTable, y: number): number {
     const { density } = this

@@ -36,9 +36,9 @@ describe('a step in all levels', () => {
     expect(posteriorOf(fit, slopeDraws(fit)).q05).toBeLessThan(3.8)
   })
 
-  it('is not seen where there is none, in most of ten runs', () => {
-    const seen = Array.from({ length: 10 }, (_, i) => withStep(fitModel(ridge(0, i + 1)))).filter(Boolean)
-    expect(seen.length).toBeLessThanOrEqual(2)
+  it('is not seen where there is none, in three of four runs and more', () => {
+    const seen = Array.from({ length: 16 }, (_, i) => withStep(fitModel(ridge(0, i + 1)))).filter(Boolean)
+    expect(seen.length).toBeLessThanOrEqual(4)
   })
 
   it('is not looked for over several legs, whose ridges lie elsewhere', () => {

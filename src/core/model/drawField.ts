@@ -1,0 +1,78 @@
+import { seededRandom, type SeededRandom } from '@/core/stats/numeric/seededRandom'
+import { evenShares } from './evenShares'
+import type { Field } from './field'
+import { givenShared } from './givenShared'
+import { factorAt } from './mode'
+import type { Draw, FieldPoint, FitPoint } from './points'
+import { SharedProposal } from './sharedProposal'
+
+/** A draw's weight against the approximation that it was drawn from is cut off here. */
+const MAX_LN_WEIGHT = 3
+
+/**
+ * Draws of the field. At each point of the spreads what is shared is drawn about the mode, as often as the point's
+ * weight has it, in pairs that lie opposite one another. For each of these what links have of their own and the ground are
+ * moved to where they are then likeliest, and drawn about it. A draw's weight is the posterior of what is shared, the
+ * rest integrated by Laplace's method, over what it was drawn from (Tierney and Kadane 1986; with the rest weighed too,
+ * the small misfits of a hundred marks would add up, and hardly a draw be left).
+ */
+export function drawField(
+  field: Field,
+  at: readonly FieldPoint[],
+  weightOf: ArrayLike<number>,
+  wanted: number,
+  random: SeededRandom,
+): { points: FitPoint[]; draws: Draw[]; effective: number } {
+  const points: FitPoint[] = []
+  const made: Draw[] = []
+  const weights: number[] = []
+  const off = new Float64Array(field.size)
+  const chance = new Float64Array(field.layout.size)
+  const own = new Float64Array(field.at)
+  const proposal = proposalAt(field, at, weightOf)
+  // A source of its own for each point, so that one pair more at one leaves the draws of all others as they are.
+  const sources = at.map(() => seededRandom(Math.floor(random.uniform() * 2 ** 31)))
+  evenShares(weightOf, wanted / 2).forEach((pairs, i) => {
+    if (pairs === 0) return
+    const { theta, spreads, mode } = at[i]!
+    const found = factorAt(field, mode, spreads)
+    if (!found) return
+    const { factor } = found
+    const lnDetShared = factor.lnDetShared()
+    const cuts = field.layout.cuts.map((k, d) => field.cutsAt(mode.x, d, new Float64Array(k)))
+    const point = points.push({ theta, spreads, cuts, weight: weightOf[i]!, evidence: mode.evidence }) - 1
+    const source = sources[i]!
+    for (let k = 0; k < pairs; k++) {
+      for (let j = 0; j < chance.length; j++) chance[j] = source.uniform()
+      for (let j = 0; j < own.length; j++) own[j] = source.normal()
+      for (const opposite of [false, true]) {
+        const lnProposed = proposal.draw(mode.x, chance, opposite, off)
+        factor.solveUpperPlaces(off)
+        const x = mode.x.map((v, j) => v + off[j]!)
+        const evidence = givenShared(field, spreads, x)
+        if (evidence === null) continue
+        const about = own.map((v) => (opposite ? -v : v))
+        field.placesFactor.solveUpper(about)
+        for (let j = 0; j < about.length; j++) x[j]! += about[j]!
+        made.push({ point, x })
+        const ln = evidence - 0.5 * lnDetShared - mode.evidence - lnProposed
+        weights.push(Math.exp(Math.min(MAX_LN_WEIGHT, ln)))
+      }
+    }
+  })
+  const [sum, squares] = [weights.reduce((s, w) => s + w, 0), weights.reduce((s, w) => s + w * w, 0)]
+  const times = evenShares(weights, wanted)
+  return {
+    points,
+    draws: made.flatMap((draw, i) => new Array<Draw>(times[i]!).fill(draw)),
+    effective: (sum * sum) / squares,
+  }
+}
+
+/** @returns the proposal of draws about the likeliest of some points; null where its curvature has no factor */
+function proposalAt(field: Field, at: readonly FieldPoint[], weightOf: ArrayLike<number>): SharedProposal {
+  const likeliest = at.reduce((best, _, i) => (weightOf[i]! > weightOf[best]! ? i : best), 0)
+  const about = at[likeliest]!
+  factorAt(field, about.mode, about.spreads)
+  return new SharedProposal(field, about)
+}
