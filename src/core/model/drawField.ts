@@ -11,10 +11,10 @@ const MAX_LN_WEIGHT = 3
 
 /**
  * Draws of the field. At each point of the spreads what is shared is drawn about the mode, as often as the point's
- * weight has it, in pairs that lie opposite one another. For each of these what links have of their own and the ground are
- * moved to where they are then likeliest, and drawn about it. A draw's weight is the posterior of what is shared, the
- * rest integrated by Laplace's method, over what it was drawn from (Tierney and Kadane 1986; with the rest weighed too,
- * the small misfits of a hundred marks would add up, and hardly a draw be left).
+ * weight has it, in pairs that lie opposite one another. For each of these what links have of their own and the
+ * ground are moved to where they are then likeliest, and drawn about it. A draw's weight is the posterior of what is
+ * shared, the rest integrated by Laplace's method, over what it was drawn from (Tierney and Kadane 1986; with the rest
+ * weighed too, the small misfits of a hundred marks would add up, and hardly a draw be left).
  */
 export function drawField(
   field: Field,
