@@ -68,6 +68,55 @@ test('broken files are refused with what, where and what would be right; what wa
   await expect(page.getByText('day', { exact: true })).toHaveCount(0)
 })
 
+test('a spreadsheet with a column a rig, distances of no unit and bare figures asks what they mean', async ({
+  page,
+}) => {
+  await page.goto('/import')
+  const input = page.locator('input[type=file]')
+  const wide = [
+    'sep=;',
+    'stop;distance;Stub whip to base;Stub whip from base;Long whip to base;Long whip from base',
+    'S1;0,005;5;5;5;5',
+    'S2;0,8;4;4;5;5',
+    'S3;1,6;3;3;4;4',
+    'S4;2,4;2;;3;3',
+    'S5;3,2;nil;nil;2;3',
+  ].join('\r\n')
+  await input.setInputFiles({
+    name: 'wide-checks.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(wide, 'latin1'),
+  })
+  await expect(page.getByText(/a column for each rig and direction\. It is read as a line/)).toBeVisible()
+  await expect(
+    page.getByText('does not say what 0,005, 0,8, 1,6, 2,4 are in', { exact: false }),
+  ).toBeVisible()
+  await page.getByRole('radio', { name: /^kilometres: 5 m, 800 m, 1\.6 km, 2\.4 km/ }).check()
+  await expect(page.getByRole('heading', { name: '5. Every row: 19 read, 0 not' })).toBeVisible()
+  await expect(page.getByText(/Both reported in bare figures/)).toBeVisible()
+  await expect(page.getByText('readability 4', { exact: true }).first()).toBeVisible()
+  await expect(page.getByText('S1 (line 3) is 5 m from the base')).toBeVisible()
+  await page.getByLabel('Frequency (MHz)').fill('459.8')
+  for (const [group, power, height] of [
+    ['At the base', '25', '8'],
+    ['Out there', '2', '1.4'],
+  ] as const)
+    for (const row of await page.getByRole('group', { name: group }).getByLabel('Power (W)').all()) {
+      await row.fill(power)
+      await row
+        .locator('xpath=ancestor::*[contains(@class,"MuiBox-root")][1]')
+        .getByLabel('Height (m)')
+        .fill(height)
+    }
+  await page.getByRole('checkbox', { name: 'Yes, this is what the reports mean' }).check()
+  const go = page.getByRole('button', { name: 'Import 19 checks' })
+  await expect(go).toBeDisabled()
+  await page.getByRole('checkbox', { name: 'Yes, these places are right' }).check()
+  await go.click()
+  await page.waitForURL(/findings/)
+  await expect(page.getByRole('list', { name: 'Rig by rig' }).getByRole('listitem')).toHaveCount(2)
+})
+
 test('ground from a GPX file: the base from a waypoint, a leg at its waypoints; a broken file refused', async ({
   page,
 }) => {

@@ -4,7 +4,17 @@ import { basename, join } from 'node:path'
 import { parseArgs } from 'node:util'
 import { foldEntries } from '@/core/trial'
 import { answerOf, breakdownOf, inputOf, makeFindings, nextUnder, prepareFindings } from '@/core/findings'
-import { guessColumns, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
+import {
+  decodeText,
+  DISTANCE_UNITS,
+  guessColumns,
+  readCheckRows,
+  readChecksTable,
+  readGpx,
+  readKitJson,
+  unitOfColumn,
+  type DistanceUnit,
+} from '@/core/formats'
 import type { Problem } from '@/core/outcome'
 import type { CopyRule } from '@/core/reports'
 
@@ -13,12 +23,15 @@ npm run -s findings -- --folder d        every *-checks.csv with its *-kit.json 
   --readability 3   least readability that counts as copied (0: any)
   --calls 2         most calls it may take
   --margin 3        the difference that would matter, dB
+  --distances km    what distances are in where their heading does not say (m, km, mi, yd, ft)
   --stopped-early   the number of marks was not fixed beforehand`
 
 interface Settings {
   copyRule: CopyRule
   marginDb: number
   fixedBeforehand: boolean
+  /** What distances are in where their column does not say. */
+  distancesIn: DistanceUnit | null
 }
 
 class Refused extends Error {
@@ -33,13 +46,15 @@ function need<T>(outcome: { ok: true; value: T } | { ok: false; problems: Proble
 }
 
 async function findingsOf(checksFile: string, kitFile: string, gpxFile: string | null, settings: Settings) {
-  const table = need(readCsvTable(readFileSync(checksFile, 'utf8')))
+  const table = need(readChecksTable(decodeText(readFileSync(checksFile)).text))
   const kit = need(readKitJson(readFileSync(kitFile, 'utf8')))
   const gpx = gpxFile ? need(readGpx(readFileSync(gpxFile, 'utf8'))) : null
+  const match = guessColumns(table.heading)
   const { rows, problems } = readCheckRows(
     table,
-    guessColumns(table.heading),
+    match,
     kit.rigs.map((r) => r.name),
+    unitOfColumn(table, match) ?? settings.distancesIn,
   )
   if (rows.length === 0) throw new Refused(problems)
   const scales = guessScales(rows, kit)
@@ -88,6 +103,7 @@ async function main(): Promise<number> {
       readability: { type: 'string', default: '3' },
       calls: { type: 'string', default: '2' },
       margin: { type: 'string', default: '3' },
+      distances: { type: 'string' },
       'stopped-early': { type: 'boolean', default: false },
       help: { type: 'boolean', default: false },
     },
@@ -100,6 +116,11 @@ async function main(): Promise<number> {
       ])
     return n
   }
+  const { distances } = values
+  if (distances !== undefined && !(distances in DISTANCE_UNITS))
+    throw new Refused([
+      { code: 'option', where: '--distances', message: `${distances} is none of m, km, mi, yd, ft.` },
+    ])
   const readability = whole(values.readability, 'readability', 0, 5)
   const settings: Settings = {
     copyRule: {
@@ -110,6 +131,7 @@ async function main(): Promise<number> {
     },
     marginDb: whole(values.margin, 'margin', 0.1, 60),
     fixedBeforehand: !values['stopped-early'],
+    distancesIn: (distances as DistanceUnit | undefined) ?? null,
   }
   if (values.help || (!values.folder && !(values.checks && values.kit))) {
     console.log(USAGE)

@@ -218,5 +218,13 @@ describe('a whole day', () => {
       makeId: (_w, n) => n,
     })
     expect(day.ok ? '' : day.problems[0]!.code).toBe('no-base')
+    // Where marks have distances and no coordinates nobody has to know.
+    const paced = rows.map((r) => ({ ...r, lat: null, lon: null, distanceM: 800 }))
+    const without = dayOfFiles(paced, kit.ok ? kit.value : (null as never), null, {
+      scales: guessScales(paced, null),
+      makeId: (_w, n) => n,
+    })
+    expect(without.ok && without.value.plan.base).toEqual({ name: 'B', lat: null, lon: null })
+    expect(without.ok && without.value.plan.marks[0]!.distanceM).toBe(800)
   })
 })

@@ -2,19 +2,20 @@ import { alongNearest } from '@/core/geo/along'
 import { inverse, type Place } from '@/core/geo/geodesic'
 import type { Direction, Link, Listener, Rig } from '@/core/kit/rig/rig'
 import { USUAL_COPY_RULE, type CopyRule } from '@/core/reports/copyRule'
-import { guessScale } from '@/core/reports/guessScale'
+import { guessScale, isBare } from '@/core/reports/guessScale'
 import type { Scale } from '@/core/reports/scale'
 import type { CheckBody } from '@/core/trial/entry'
 import { asLogged, type LoggedCheck } from '@/core/trial/foldEntries'
 import type { Mark, TrialPlan } from '@/core/trial/plan'
-import type { CheckRow } from '@/core/formats/checksCsv'
+import type { CheckRow } from '@/core/formats/checks/checksCsv'
 import type { Gpx } from '@/core/formats/gpx'
 import type { KitFile } from '@/core/formats/kitJson'
 import { type Outcome, type Problem, bad, good, problem } from '@/core/outcome'
 
 /** A day's files put together: what a trial is made of, and its checks. */
 export interface Day {
-  base: { name: string; place: Place }
+  /** Its place is null where no mark has coordinates either. */
+  base: { name: string; place: Place | null }
   rigs: Rig[]
   baseRig: Rig
   tracks: { name: string; points: Place[] }[]
@@ -33,12 +34,19 @@ export interface DayChoices {
 
 const LETTERS = 'ABCDEFGHIJKLMNOPQRSTUVWXYZ'
 
+/** The reports that a listener gave. */
+const reportsOf = (rows: readonly CheckRow[], listener: Listener) =>
+  rows.filter((r) => (r.direction === 'to base') === (listener === 'base')).map((r) => r.report)
+
+/** Listeners whose reports are bare digits, which mean one thing to one team and another to the next. */
+export function bareListeners(rows: readonly CheckRow[]): Listener[] {
+  return (['base', 'out'] as const).filter((l) => isBare(reportsOf(rows, l)))
+}
+
 /** The scale of each listener, guessed from the reports it gave; the kit file's word on a meter's step counts. */
 export function guessScales(rows: readonly CheckRow[], kit: KitFile | null): Record<Listener, Scale> {
   const of = (listener: Listener) => {
-    const texts = rows
-      .filter((r) => (r.direction === 'to base') === (listener === 'base'))
-      .map((r) => r.report)
+    const texts = reportsOf(rows, listener)
     const { scale } = guessScale(texts.length > 0 ? texts : rows.map((r) => r.report))
     const said = kit?.listeners?.[listener]
     if (!said?.sUnitDb || (scale.kind !== 'readability-strength' && scale.kind !== 'strength')) return scale
@@ -48,11 +56,13 @@ export function guessScales(rows: readonly CheckRow[], kit: KitFile | null): Rec
   return { base: of('base'), out: of('out') }
 }
 
-function baseOf(kit: KitFile, gpx: Gpx | null): { name: string; place: Place } | null {
+/** @returns null where marks have places, and nothing says where the base stood */
+function baseOf(kit: KitFile, gpx: Gpx | null, placed: boolean): Day['base'] | null {
   if (kit.base.lat !== undefined && kit.base.lon !== undefined)
     return { name: kit.base.name, place: { lat: kit.base.lat, lon: kit.base.lon } }
   const waypoint = gpx?.waypoints.find((w) => /^base\b/i.test(w.name))
-  return waypoint ? { name: kit.base.name, place: waypoint } : null
+  if (waypoint) return { name: kit.base.name, place: waypoint }
+  return placed ? null : { name: kit.base.name, place: null }
 }
 
 /** A leg's name: that of the track nearest to its marks, else the letters that its marks' names begin with. */
@@ -95,7 +105,13 @@ export function dayOfFiles(
   gpx: Gpx | null,
   choices: DayChoices,
 ): Outcome<Day> {
-  const base = baseOf(kit, gpx)
+  const placed = placeMarks(rows, gpx)
+  if (!placed.ok) return placed
+  const base = baseOf(
+    kit,
+    gpx,
+    placed.value.some((m) => m.place !== null),
+  )
   if (!base)
     return bad(
       problem(
@@ -140,12 +156,10 @@ export function dayOfFiles(
     .filter((r) => names.includes(r.name))
     .map((out) => ({ id: makeId('link', out.name), letter: out.letter, name: out.name, base: baseRig, out }))
 
-  const placed = placeMarks(rows, gpx)
-  if (!placed.ok) return placed
   const legs = legNames(placed.value, gpx)
   const marks: Mark[] = placed.value.map(({ name, place, distanceM }) => {
     const legName = legs.get(prefixOf(name))!
-    const from = place ? inverse(base.place, place) : null
+    const from = place && base.place ? inverse(base.place, place) : null
     const track = gpx?.tracks.find((w) => w.name === legName)
     return {
       id: makeId('mark', name),
@@ -181,7 +195,7 @@ export function dayOfFiles(
     checks,
     plan: {
       trialName: choices.name ?? 'Imported day',
-      base: { name: base.name, lat: base.place.lat, lon: base.place.lon },
+      base: { name: base.name, lat: base.place?.lat ?? null, lon: base.place?.lon ?? null },
       question: `Which of ${links.map((l) => l.name).join(', ')} reaches how far from ${base.name}?`,
       links,
       marks,
@@ -251,6 +265,11 @@ function numberRepeats(rows: readonly CheckRow[], makeId: DayChoices['makeId']):
 /** A day's checks as the log would hold them. */
 export function loggedChecks(day: Day): LoggedCheck[] {
   return day.checks.map(({ line, time, ...check }) =>
-    asLogged(check, { id: `line ${line}`, time: time ?? '', device: 'import', role: 'import' }),
+    asLogged(check, {
+      id: `line ${line} ${check.linkId} ${check.direction}`,
+      time: time ?? '',
+      device: 'import',
+      role: 'import',
+    }),
   )
 }

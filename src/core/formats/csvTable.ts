@@ -29,13 +29,17 @@ function delimiterOf(firstLine: string): CsvTable['delimiter'] | null {
 export function readCsvTable(text: string): Outcome<CsvTable> {
   if (text.length > MAX_FILE_BYTES)
     return bad(problem('too-large', 'file', 'The file is larger than 64 MB. Split it.'))
-  const plain = text.replace(/^\uFEFF/, '')
+  const whole = text.replace(/^\uFEFF/, '')
+  // A spreadsheet's own first line, which says what parts the columns.
+  const said = /^"?sep=([,;\t])"?[ \t]*\r?\n/i.exec(whole)
+  const plain = said ? whole.slice(said[0].length) : whole
+  const before = said ? 1 : 0
   if (plain.includes('\u0000'))
     return bad(problem('not-text', 'file', 'This is not a text file. Save the sheet as CSV.'))
   const firstLine = plain.split(/\r?\n/, 1)[0] ?? ''
   if (firstLine.trim() === '')
     return bad(problem('no-heading', 'line 1', 'The first line is empty; it should name the columns.'))
-  const delimiter = delimiterOf(firstLine)
+  const delimiter = (said?.[1] as CsvTable['delimiter'] | undefined) ?? delimiterOf(firstLine)
   if (delimiter === null)
     return bad(
       problem(
@@ -45,7 +49,7 @@ export function readCsvTable(text: string): Outcome<CsvTable> {
       ),
     )
   const rows: CsvRow[] = []
-  let line = 1
+  let line = 1 + before
   let at = 0
   let broken: string | null = null
   Papa.parse<string[]>(plain, {

@@ -45,6 +45,17 @@ function isHalfRead(reading: Reading, text: string, scale: Scale): boolean {
   return reading.state === 'heard' && (reading.readability === null || reading.strength === null)
 }
 
+const BARE = /^[0-9]$/
+
+/**
+ * Whether reports are bare digits and nothing else but words for not heard: a readability, a strength of five or of
+ * nine, bars, or part of a level. Nobody can tell from the digits.
+ */
+export function isBare(texts: readonly string[]): boolean {
+  const figures = texts.map((t) => t.trim()).filter((t) => /\d/.test(t))
+  return figures.length > 0 && figures.every((t) => BARE.test(t))
+}
+
 /**
  * Guesses the scale of a listener from the reports themselves. A guess is only ever offered: the same "5 5" means two
  * things to two teams, so the user confirms or changes it before anything is read.
@@ -52,21 +63,20 @@ function isHalfRead(reading: Reading, text: string, scale: Scale): boolean {
  */
 export function guessScale(texts: readonly string[]): ScaleGuess {
   const given = texts.filter((t) => t.trim() !== '')
-  let best: (ScaleGuess & { fit: number }) | null = null
+  if (isBare(given))
+    return guessOf(defaultScale(given.some((t) => /[6-9]/.test(t)) ? 'strength' : 'readability'), given)
+  let best: { scale: Scale; fit: number } | null = null
   for (const kind of CANDIDATES) {
     const scale = fitDetails(defaultScale(kind), given)
     const readings = given.map((t) => readReport(t, scale))
     const reads = readings.filter((r) => r.state !== 'not read').length
     const fit = reads - readings.filter((r, i) => isHalfRead(r, given[i]!, scale)).length / 2
-    if (best === null || fit > best.fit)
-      best = {
-        fit,
-        scale,
-        reads,
-        of: given.length,
-        because: `${reads} of ${given.length} reports can be read in it`,
-      }
+    if (best === null || fit > best.fit) best = { fit, scale }
   }
-  const { fit: _fit, ...guess } = best!
-  return guess
+  return guessOf(best!.scale, given)
+}
+
+function guessOf(scale: Scale, given: readonly string[]): ScaleGuess {
+  const reads = given.filter((t) => readReport(t, scale).state !== 'not read').length
+  return { scale, reads, of: given.length, because: `${reads} of ${given.length} reports can be read in it` }
 }

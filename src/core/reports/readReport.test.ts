@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { describeCopyRule, isCopied, USUAL_COPY_RULE } from './copyRule'
-import { guessScale } from './guessScale'
+import { guessScale, isBare } from './guessScale'
 import { readReport } from './readReport'
 import { readingText } from './reading'
 import { defaultScale, describeScale, NOMINAL_METER, type Scale } from './scale'
@@ -143,6 +143,13 @@ describe('levelCell', () => {
 })
 
 describe('guessScale', () => {
+  it('never takes bare figures for dBm, and says that they are bare', () => {
+    expect(guessScale(['5', '4', '3', 'nil']).scale.kind).toBe('readability')
+    expect(guessScale(['9', '7', '3']).scale.kind).toBe('strength')
+    expect(isBare(['5', '4', 'nil'])).toBe(true)
+    expect(isBare(['5 by 4', '3'])).toBe(false)
+    expect(isBare(['nil', 'loud and clear'])).toBe(false)
+  })
   it('knows the common scales from their reports', () => {
     expect(guessScale(['5 by 9', 'nil', '4/6', 'broken']).scale.kind).toBe('readability-strength')
     expect(guessScale(['-97', '-101', 'not heard']).scale).toMatchObject({
@@ -151,6 +158,7 @@ describe('guessScale', () => {
     })
     expect(guessScale(['97', '101', '88']).scale).toMatchObject({ kind: 'level', minusOmitted: true })
     expect(guessScale(['S7', 'S9+20']).scale.kind).toBe('strength')
+    expect(guessScale(['loud and clear', 'broken', 'no copy']).scale.kind).toMatch(/^readability/)
     expect(guessScale(['4 of 5', '0 of 5']).scale.kind).toBe('count')
     expect(guessScale(['59+5', '59+15']).scale).toMatchObject({ strength: { overStepDb: 5 } })
     expect(describeScale(guessScale(['S7']).scale)).toContain('6 dB a step, not measured')

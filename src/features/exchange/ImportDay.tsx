@@ -2,16 +2,19 @@
 
 import type { Problem } from '@/core/outcome'
 import { useRouter } from 'next/navigation'
+import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
-import { readKitJson, type ColumnMatch } from '@/core/formats'
+import { readKitJson, unitOfColumn, type ColumnMatch, type DistanceUnit } from '@/core/formats'
 import type { Listener } from '@/core/kit'
 import type { Scale } from '@/core/reports'
+import type { Units } from '@/core/units'
 import { FileDrop } from '@/ui/fields/FileDrop'
 import { PageHead, Refused } from '@/ui/shell'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { bringIn } from './actions'
 import { ColumnFields } from './ColumnFields'
+import { DistanceUnitField } from './DistanceUnitField'
 import {
   guessedMatch,
   guessedScales,
@@ -20,6 +23,7 @@ import {
   NO_FILES,
   openFiles,
   preview,
+  someDistances,
   type KitDraft,
   type NamedText,
 } from './dayDraft'
@@ -27,13 +31,17 @@ import { BringIn, EveryRow, Meanings, Part } from './ImportParts'
 import { KitFields } from './KitFields'
 
 /** A day from files: open, match the columns, confirm kit and scales, look at every row, then all or nothing. */
-export function ImportDay() {
+export function ImportDay({ units }: { units: Units }) {
   const router = useRouter()
   const [files, setFiles] = useState(NO_FILES)
   const [problems, setProblems] = useState<Problem[]>([])
   const [match, setMatch] = useState<ColumnMatch | null>(null)
   const [kit, setKit] = useState<KitDraft | null>(null)
   const [scales, setScales] = useState<Record<Listener, Scale> | null>(null)
+  /** Who reported in bare digits, and has not been asked yet what they mean. */
+  const [bare, setBare] = useState<Listener[]>([])
+  const [chosenUnit, setChosenUnit] = useState<DistanceUnit | null>(null)
+  const [doubtsMeant, setDoubtsMeant] = useState(false)
   const [confirmed, setConfirmed] = useState(false)
   const [name, setName] = useState('')
   const [fixed, setFixed] = useState(true)
@@ -54,7 +62,11 @@ export function ImportDay() {
       opened.files.checks === files.checks && match ? match : guessedMatch(opened.files.checks.table)
     setMatch(columns)
     setKit(kitDraft(opened.files, columns))
-    setScales(guessedScales(opened.files, columns))
+    const guessed = guessedScales(opened.files, columns)
+    setScales(guessed.scales)
+    setBare(guessed.bare)
+    setChosenUnit(null)
+    setDoubtsMeant(false)
     setConfirmed(false)
     if (!name) setName(opened.files.checks.name.replace(/(-checks)?\.\w+$/, '').replace(/[-_]/g, ' '))
   }
@@ -63,9 +75,11 @@ export function ImportDay() {
     [kit, files.kit],
   )
   const rigNames = useMemo(() => kit?.rigs.map((r) => r.name) ?? [], [kit])
+  const namedUnit = files.checks && match ? unitOfColumn(files.checks.table, match) : null
+  const distancesIn = namedUnit ?? chosenUnit
   const rows = useMemo(
-    () => (match && scales ? preview(files, match, rigNames, scales) : null),
-    [files, match, scales, rigNames],
+    () => (match && scales ? preview(files, match, rigNames, scales, distancesIn) : null),
+    [files, match, scales, rigNames, distancesIn],
   )
   const troubled = rows ? rows.problems.length + rows.unread.length : 0
   const submit = async () => {
@@ -77,6 +91,7 @@ export function ImportDay() {
       gpx: files.gpx?.text ?? null,
       kit: kitText(kit, files.kit?.value.listeners),
       match,
+      distancesIn: match.distance === null ? null : distancesIn,
       scales,
       fixedBeforehand: fixed,
       withoutBadRows: without,
@@ -114,6 +129,12 @@ export function ImportDay() {
       {files.checks && match && scales && kit && rows && (
         <>
           <Part n={2} title="Columns">
+            {files.checks.table.wide && (
+              <Typography sx={{ mb: 2 }}>
+                This table has a line for each stop and a column for each rig and direction. It is read as a
+                line for each check; an empty cell is a check that was not made.
+              </Typography>
+            )}
             <ColumnFields
               table={files.checks.table}
               value={match}
@@ -122,6 +143,15 @@ export function ImportDay() {
                 setKit(kitDraft(files, m))
               }}
             />
+            {match.distance !== null && namedUnit === null && (
+              <DistanceUnitField
+                heading={files.checks.table.heading[match.distance] ?? ''}
+                given={someDistances(files.checks.table, match.distance)}
+                value={chosenUnit}
+                units={units}
+                onChange={setChosenUnit}
+              />
+            )}
           </Part>
           <Part n={3} title="Kit">
             <KitFields value={kit} onChange={setKit} />
@@ -129,13 +159,30 @@ export function ImportDay() {
               <Refused title="The kit is not complete" problems={kitRead.problems} />
             )}
           </Part>
-          <Meanings scales={scales} confirmed={confirmed} onScales={setScales} onConfirmed={setConfirmed} />
-          <EveryRow rows={rows} without={without} onWithout={setWithout} />
+          <Meanings
+            {...{ scales, bare, confirmed }}
+            onScales={(changed, by) => {
+              setScales(changed)
+              setBare(bare.filter((l) => l !== by))
+            }}
+            onConfirmed={setConfirmed}
+          />
+          <EveryRow
+            {...{ rows, units, without, doubtsMeant }}
+            onWithout={setWithout}
+            onDoubtsMeant={setDoubtsMeant}
+          />
           <Part n={6} title="Bring it in">
             <BringIn
               {...{ name, fixed, confirmed, known, action }}
               checks={rows.rows.length}
-              ready={confirmed && kitRead?.ok === true && rows.rows.length > 0 && (troubled === 0 || without)}
+              ready={
+                confirmed &&
+                kitRead?.ok === true &&
+                rows.rows.length > 0 &&
+                (troubled === 0 || without) &&
+                (rows.doubts.length === 0 || doubtsMeant)
+              }
               onName={setName}
               onFixed={setFixed}
               onSubmit={() => void submit()}

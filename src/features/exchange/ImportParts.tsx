@@ -12,6 +12,7 @@ import type { Listener } from '@/core/kit'
 import type { Scale } from '@/core/reports'
 import { MAX_LETTERS } from '@/core/schema/limits'
 import type { Action } from '@/ui/answers/useAction'
+import { distanceText, type Units } from '@/core/units'
 import { ScaleField } from '@/ui/fields/ScaleField'
 import { Refused } from '@/ui/shell'
 import type { preview } from './dayDraft'
@@ -33,13 +34,16 @@ export function Part({ n, title, children }: { n: number; title: string; childre
 
 interface MeaningsProps {
   scales: Record<Listener, Scale>
+  /** Who reported in bare digits, and whose scale nobody has chosen yet. */
+  bare: Listener[]
   confirmed: boolean
-  onScales: (scales: Record<Listener, Scale>) => void
+  /** @param by whose scale was chosen */
+  onScales: (scales: Record<Listener, Scale>, by: Listener) => void
   onConfirmed: (on: boolean) => void
 }
 
 /** What the reports mean, guessed and to be confirmed. */
-export function Meanings({ scales, confirmed, onScales, onConfirmed }: MeaningsProps) {
+export function Meanings({ scales, bare, confirmed, onScales, onConfirmed }: MeaningsProps) {
   return (
     <Part n={4} title="What the reports mean">
       <Typography sx={{ mb: 2, color: 'var(--soft)', maxWidth: 760 }}>
@@ -56,14 +60,25 @@ export function Meanings({ scales, confirmed, onScales, onConfirmed }: MeaningsP
         <ScaleField
           label="The base reported"
           value={scales.base}
-          onChange={(base) => onScales({ ...scales, base })}
+          onChange={(base) => onScales({ ...scales, base }, 'base')}
         />
         <ScaleField
           label="Whoever was out there reported"
           value={scales.out}
-          onChange={(out) => onScales({ ...scales, out })}
+          onChange={(out) => onScales({ ...scales, out }, 'out')}
         />
       </Box>
+      {bare.length > 0 && (
+        <Typography role="note" sx={{ mt: 2, maxWidth: 760, fontWeight: 700 }}>
+          {bare.length === 2
+            ? 'Both reported'
+            : bare[0] === 'base'
+              ? 'The base reported'
+              : 'Whoever was out there reported'}{' '}
+          in bare figures. They could be readability, strength out of 5 or of 9, bars, or a level: nobody can
+          tell from the figures, so look at how each row is read below before you confirm.
+        </Typography>
+      )}
       <FormControlLabel
         control={<Checkbox checked={confirmed} onChange={(e) => onConfirmed(e.target.checked)} />}
         label="Yes, this is what the reports mean"
@@ -74,12 +89,16 @@ export function Meanings({ scales, confirmed, onScales, onConfirmed }: MeaningsP
 
 interface EveryRowProps {
   rows: Rows
+  units: Units
   without: boolean
+  /** Marks in doubtful places are meant so. */
+  doubtsMeant: boolean
   onWithout: (on: boolean) => void
+  onDoubtsMeant: (on: boolean) => void
 }
 
 /** How every row will be read, and what cannot be. */
-export function EveryRow({ rows, without, onWithout }: EveryRowProps) {
+export function EveryRow({ rows, units, without, doubtsMeant, onWithout, onDoubtsMeant }: EveryRowProps) {
   const troubled = rows.problems.length + rows.unread.length
   return (
     <Part n={5} title={`Every row: ${rows.rows.length - rows.unread.length} read, ${troubled} not`}>
@@ -96,7 +115,26 @@ export function EveryRow({ rows, without, onWithout }: EveryRowProps) {
           ]}
         />
       )}
-      <PreviewTable rows={rows.rows} />
+      {rows.doubts.length > 0 && (
+        <Box role="note" sx={{ mb: 1.5 }}>
+          <Typography sx={{ fontWeight: 700 }}>Is this meant?</Typography>
+          <ul style={{ margin: '4px 0 0', paddingLeft: 20 }}>
+            {rows.doubts.map(({ mark, line, why }) => (
+              <li key={mark}>
+                {mark} (line {line}){' '}
+                {why.kind === 'distance'
+                  ? `is ${distanceText(why.metres, units)} from the base`
+                  : `lies ${distanceText(why.metres, units)} from the marks before and after it`}
+              </li>
+            ))}
+          </ul>
+          <FormControlLabel
+            control={<Checkbox checked={doubtsMeant} onChange={(e) => onDoubtsMeant(e.target.checked)} />}
+            label="Yes, these places are right"
+          />
+        </Box>
+      )}
+      <PreviewTable rows={rows.rows} units={units} />
       {troubled > 0 && (
         <FormControlLabel
           control={<Checkbox checked={without} onChange={(e) => onWithout(e.target.checked)} />}

@@ -11,7 +11,11 @@ const RIG: [RigField, string][] = [
   ['antennaGainDbi', 'Gain (dBi), if known'],
   ['leadLossDb', 'Lead (dB), if known'],
 ]
-const BASE: [BaseField, string][] = [...RIG, ['lat', 'Latitude'], ['lon', 'Longitude']]
+const BASE: [BaseField, string][] = [
+  ...RIG,
+  ['lat', 'Latitude, if marks have one'],
+  ['lon', 'Longitude, if marks have one'],
+]
 
 /** What is known of the base and of the rigs, from the kit file or typed in. */
 export function KitFields({ value, onChange }: { value: KitDraft; onChange: (k: KitDraft) => void }) {

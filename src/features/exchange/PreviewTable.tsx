@@ -7,10 +7,12 @@ import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import { readingText } from '@/core/reports'
+import { distanceText, type Units } from '@/core/units'
 import type { PreviewRow } from './dayDraft'
 
 /** Every row as it will be read. */
-export function PreviewTable({ rows }: { rows: PreviewRow[] }) {
+export function PreviewTable({ rows, units }: { rows: PreviewRow[]; units: Units }) {
+  const distances = rows.some((r) => r.row.distanceM !== null)
   return (
     <Box
       sx={{ maxHeight: 340, overflow: 'auto', border: '1px solid var(--rule)' }}
@@ -21,16 +23,28 @@ export function PreviewTable({ rows }: { rows: PreviewRow[] }) {
       <Table size="small" stickyHeader>
         <TableHead>
           <TableRow>
-            {['Line', 'Mark', 'Rig', 'Direction', 'As given', 'Read as', 'Calls'].map((h) => (
+            {[
+              'Line',
+              'Mark',
+              ...(distances ? ['Distance'] : []),
+              'Rig',
+              'Direction',
+              'As given',
+              'Read as',
+              'Calls',
+            ].map((h) => (
               <TableCell key={h}>{h}</TableCell>
             ))}
           </TableRow>
         </TableHead>
         <TableBody>
           {rows.map(({ row, reading }) => (
-            <TableRow key={row.line}>
+            <TableRow key={`${row.line} ${row.rig} ${row.direction}`}>
               <TableCell>{row.line}</TableCell>
               <TableCell>{row.mark}</TableCell>
+              {distances && (
+                <TableCell>{row.distanceM === null ? '' : distanceText(row.distanceM, units)}</TableCell>
+              )}
               <TableCell>{row.rig}</TableCell>
               <TableCell>{row.direction}</TableCell>
               <TableCell>{row.report}</TableCell>

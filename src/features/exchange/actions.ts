@@ -3,12 +3,20 @@
 import { dayOfFiles } from '@/core/exchange'
 import { v7 } from 'uuid'
 import type { InferType } from 'yup'
-import { MAX_FILE_BYTES, readCheckRows, readCsvTable, readGpx, readKitJson } from '@/core/formats'
+import {
+  DISTANCE_UNITS,
+  MAX_FILE_BYTES,
+  type DistanceUnit,
+  readCheckRows,
+  readChecksTable,
+  readGpx,
+  readKitJson,
+} from '@/core/formats'
 import { listenerOf } from '@/core/kit'
 import { bad, good, problem, type Outcome } from '@/core/outcome'
 import { readReport } from '@/core/reports'
 import { scaleRecord } from '@/core/reports/scaleRecord'
-import { flag, MAX_LETTERS, record, text } from '@/core/schema'
+import { flag, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import { checksHash, db, importDay, importedBefore } from '@/data'
 import { act } from '@/server/act'
 import { columnMatchRecord } from './columnMatch'
@@ -22,6 +30,10 @@ const importRecord = record({
   gpx: file().nullable().defined(),
   kit: file().required(),
   match: columnMatchRecord.required(),
+  /** What distances are in; null where there are none. */
+  distancesIn: oneOf(Object.keys(DISTANCE_UNITS) as DistanceUnit[])
+    .nullable()
+    .defined(),
   scales: record({ base: scaleRecord, out: scaleRecord }).required(),
   fixedBeforehand: flag().required(),
   /** Rows that cannot be read are left out, and reports that cannot be read come in as text, because the user said so. */
@@ -41,13 +53,13 @@ export async function bringIn(request: ImportRequest): Promise<Outcome<Imported>
 }
 
 function imported(request: ImportRequest): Outcome<Imported> {
-  const table = readCsvTable(request.checks)
+  const table = readChecksTable(request.checks)
   const kit = readKitJson(request.kit)
   const gpx = request.gpx === null ? null : readGpx(request.gpx)
   const problems = [table, kit, gpx].flatMap((r) => (r && !r.ok ? r.problems : []))
   if (!table.ok || !kit.ok || (gpx && !gpx.ok)) return bad(...problems)
   const names = kit.value.rigs.map((r) => r.name)
-  const { rows, problems: badRows } = readCheckRows(table.value, request.match, names)
+  const { rows, problems: badRows } = readCheckRows(table.value, request.match, names, request.distancesIn)
   const unread = rows.filter(
     (r) => readReport(r.report, request.scales[listenerOf(r.direction)]).state === 'not read',
   )

@@ -1,4 +1,4 @@
-import { CHECK_COLUMNS, type CheckColumn } from '@/core/formats/checksCsv'
+import { CHECK_COLUMNS, type CheckColumn } from '@/core/formats/checks/checksCsv'
 import { figure, record } from '@/core/schema'
 
 const column = () => figure().integer().min(0).max(1000).nullable().defined()

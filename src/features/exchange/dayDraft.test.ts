@@ -39,10 +39,10 @@ describe('a day being put together', () => {
     const { files } = openFiles(all, NO_FILES)
     const match = guessedMatch(files.checks!.table)
     const names = files.kit!.value.rigs.map((r) => r.name)
-    const { rows, problems, unread } = preview(files, match, names, guessedScales(files, match))
+    const { rows, problems, unread } = preview(files, match, names, guessedScales(files, match).scales, null)
     expect([rows.length, problems.length, unread.length]).toEqual([177, 0, 0])
-    expect(preview(files, match, ['Stub whip'], guessedScales(files, match)).problems.length).toBeGreaterThan(
-      100,
-    )
+    expect(
+      preview(files, match, ['Stub whip'], guessedScales(files, match).scales, null).problems.length,
+    ).toBeGreaterThan(100)
   })
 })

@@ -1,14 +1,16 @@
-import { guessScales } from '@/core/exchange'
+import { bareListeners, doubtfulMarks, guessScales, type MarkDoubt } from '@/core/exchange'
 import type { Problem } from '@/core/outcome'
 import {
   guessColumns,
   readCheckRows,
-  readCsvTable,
+  readChecksTable,
   readGpx,
   readKitJson,
   type CheckRow,
   type ColumnMatch,
+  type ChecksTable,
   type CsvTable,
+  type DistanceUnit,
   type Gpx,
   type KitFile,
 } from '@/core/formats'
@@ -23,7 +25,7 @@ export interface NamedText {
 
 /** The files of a day as they were opened. */
 export interface OpenFiles {
-  checks: (NamedText & { table: CsvTable }) | null
+  checks: (NamedText & { table: ChecksTable }) | null
   gpx: (NamedText & { value: Gpx }) | null
   kit: (NamedText & { value: KitFile }) | null
 }
@@ -50,7 +52,7 @@ export function openFiles(
       if (result.ok) now = { ...now, kit: { ...file, value: result.value } }
       else say(result.problems)
     } else {
-      const result = readCsvTable(file.text)
+      const result = readChecksTable(file.text)
       if (result.ok) now = { ...now, checks: { ...file, table: result.value } }
       else say(result.problems)
     }
@@ -127,22 +129,40 @@ export function preview(
   match: ColumnMatch,
   rigNames: string[],
   scales: Record<Listener, Scale>,
-): { rows: PreviewRow[]; problems: Problem[]; unread: PreviewRow[] } {
-  if (!files.checks) return { rows: [], problems: [], unread: [] }
-  const { rows, problems } = readCheckRows(files.checks.table, match, rigNames)
+  distancesIn: DistanceUnit | null,
+): { rows: PreviewRow[]; problems: Problem[]; unread: PreviewRow[]; doubts: MarkDoubt[] } {
+  if (!files.checks) return { rows: [], problems: [], unread: [], doubts: [] }
+  const { rows, problems } = readCheckRows(files.checks.table, match, rigNames, distancesIn)
   const read = rows.map((row) => ({
     row,
     reading: readReport(row.report, scales[listenerOf(row.direction)]),
   }))
-  return { rows: read, problems, unread: read.filter((r) => r.reading.state === 'not read') }
+  return {
+    rows: read,
+    problems,
+    unread: read.filter((r) => r.reading.state === 'not read'),
+    doubts: doubtfulMarks(rows),
+  }
 }
 
 export function guessedMatch(table: CsvTable): ColumnMatch {
   return guessColumns(table.heading)
 }
 
-/** The scales guessed from the reports, to be confirmed. */
-export function guessedScales(files: OpenFiles, match: ColumnMatch): Record<Listener, Scale> {
-  const { rows } = readCheckRows(files.checks!.table, match, null)
-  return guessScales(rows, files.kit?.value ?? null)
+/** The scales guessed from the reports, to be confirmed, and who reported in bare digits, which mean nothing by themselves. */
+export function guessedScales(
+  files: OpenFiles,
+  match: ColumnMatch,
+): { scales: Record<Listener, Scale>; bare: Listener[] } {
+  // What distances are in has nothing to do with the reports.
+  const { rows } = readCheckRows(files.checks!.table, match, null, 'm')
+  return { scales: guessScales(rows, files.kit?.value ?? null), bare: bareListeners(rows) }
+}
+
+/** How many different distances are shown to choose a unit by. */
+const SHOWN = 4
+
+/** The first different distances of a column, as they stand in the file. */
+export function someDistances(table: CsvTable, column: number): string[] {
+  return [...new Set(table.rows.map((r) => r.cells[column] ?? '').filter(Boolean))].slice(0, SHOWN)
 }

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useDropzone } from 'react-dropzone'
+import { decodeText } from '@/core/formats/decodeText'
 
 export interface DroppedFile {
   name: string
@@ -23,7 +24,7 @@ const MAX_BYTES = 64 * 1024 * 1024
 
 async function opened(file: File): Promise<DroppedFile> {
   const bytes = new Uint8Array(await file.arrayBuffer())
-  return { name: file.name, bytes, text: new TextDecoder().decode(bytes) }
+  return { name: file.name, bytes, text: decodeText(bytes).text }
 }
 
 /** A place to drop files on or to pick them; said beforehand: 64 MB each. */

@@ -8,11 +8,13 @@ import { defaultScale, type Scale, type ScaleKind, type StrengthMeaning } from '
 const KINDS: [ScaleKind, string][] = [
   ['readability-strength', 'Readability and strength ("5 by 7")'],
   ['readability', 'Readability alone (0 to 5)'],
-  ['strength', 'Strength alone (S-units)'],
+  ['strength', 'Strength alone (S-units, or out of 5)'],
   ['level', 'Level on a display (dBm and the like)'],
   ['count', 'Words or packets copied (4 of 5)'],
   ['words', 'Plain words, in an order'],
   ['heard', 'Heard or not heard'],
+  ['bare', 'A bare reading: bars, per cent, or any figure'],
+  ['rate', 'Rate or delay (Mbit/s, ms)'],
 ]
 
 /** What a strength figure can be, with the step it is read by. */
@@ -68,7 +70,7 @@ function StrengthFields({
           slotProps={{ htmlInput: { min: 1, max: 10, step: 0.1 } }}
         />
       )}
-      {meter === 'ear' && (
+      {(meter === 'ear' || meter === 'unknown') && (
         <TextField
           select
           label="Its top"
@@ -113,6 +115,45 @@ function LevelFields({
         <MenuItem value="said">is given: -97</MenuItem>
         <MenuItem value="out">is left out: 97 means -97</MenuItem>
       </TextField>
+    </>
+  )
+}
+
+/** What a bare reading is out of. */
+const BARE: Record<BareScale['unit'], [label: string, bottom: number, top: number]> = {
+  reading: ['A figure of its own', 0, 100],
+  bars: ['Bars', 0, 5],
+  'per cent': ['Per cent', 0, 100],
+}
+type BareScale = Extract<Scale, { kind: 'bare' }>
+
+function BareFields({ value, onChange }: { value: BareScale; onChange: (s: Scale) => void }) {
+  return (
+    <>
+      <TextField
+        select
+        label="The figure is"
+        value={value.unit}
+        onChange={(e) => {
+          const unit = e.target.value as BareScale['unit']
+          onChange({ ...value, unit, bottom: BARE[unit][1], top: BARE[unit][2] })
+        }}
+      >
+        {Object.entries(BARE).map(([unit, [label]]) => (
+          <MenuItem key={unit} value={unit}>
+            {label}
+          </MenuItem>
+        ))}
+      </TextField>
+      {value.unit !== 'per cent' && (
+        <TextField
+          type="number"
+          label="Highest it shows"
+          value={value.top}
+          onChange={(e) => onChange({ ...value, top: Number(e.target.value) || 1 })}
+          slotProps={{ htmlInput: { min: 1, max: 100000 } }}
+        />
+      )}
     </>
   )
 }
@@ -173,6 +214,21 @@ export function ScaleField({
       )}
       {value.kind === 'level' && <LevelFields value={value} onChange={onChange} />}
       {value.kind === 'words' && <WordFields value={value} onChange={onChange} />}
+      {value.kind === 'bare' && <BareFields value={value} onChange={onChange} />}
+      {value.kind === 'rate' && (
+        <TextField
+          select
+          label="Unit"
+          value={value.unit}
+          onChange={(e) => onChange({ ...value, unit: e.target.value as typeof value.unit })}
+        >
+          {['Mbit/s', 'kbit/s', 'ms'].map((u) => (
+            <MenuItem key={u} value={u}>
+              {u}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
       {value.kind === 'count' && (
         <TextField
           type="number"

@@ -4,11 +4,12 @@ import { TopLine } from '@/ui/shell'
 import { readUnits } from '@/ui/shell/readUnits'
 
 export default async function ImportPage() {
+  const units = await readUnits()
   return (
     <>
-      <TopLine units={await readUnits()} />
+      <TopLine units={units} />
       <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 2, py: 3 }}>
-        <ImportDay />
+        <ImportDay units={units} />
       </Box>
     </>
   )

@@ -1,7 +1,10 @@
-import { isValid, parseISO } from 'date-fns'
 import type { Direction } from '@/core/kit/rig/rig'
-import type { CsvTable } from './csvTable'
+import type { CsvTable } from '../csvTable'
 import { type Problem, problem } from '@/core/outcome'
+import { directionOf } from './checkDirection'
+import { checkTime, slashOrder } from './checkTime'
+import { DISTANCE_UNITS, unitOfHeading, type DistanceUnit } from './distanceUnits'
+import { figureOf } from './figureText'
 
 /** What a column of a checks file can be. */
 export const CHECK_COLUMNS = [
@@ -26,7 +29,7 @@ export const COLUMN_NAMES: Record<CheckColumn, string> = {
   mark: 'Mark',
   lat: 'Latitude',
   lon: 'Longitude',
-  distance: 'Distance (m)',
+  distance: 'Distance',
   rig: 'Rig out there',
   direction: 'Direction',
   report: 'Report',
@@ -42,7 +45,7 @@ const SYNONYMS: Record<CheckColumn, RegExp> = {
   mark: /^(mark|stop|place|point|waypoint|wpt|site|location|station)/,
   lat: /^lat/,
   lon: /^(lon|lng)/,
-  distance: /^(dist|range)/,
+  distance: /^(dist|range|km\b|miles?\b|met(re|er)s?\b|how far)/,
   rig: /^(rig|set-?up|antenna|aerial|radio|configuration)/,
   direction: /^(dir|way|path)/,
   report: /^(report|heard|signal|grade|reading)/,
@@ -78,27 +81,24 @@ export interface CheckRow {
   note: string
 }
 
-const DIRECTIONS: [RegExp, Direction][] = [
-  [/^(to base|to|inbound|in|talk-?\s?back)$/, 'to base'],
-  [/^(from base|from|outbound|out|talk-?\s?out)$/, 'from base'],
-  [/^(loop|there and back|both)$/, 'loop'],
-]
+/** Half the way round the earth is far enough for any check, m. */
+const MOST_M = 2e7
 
-const decimal = (text: string) => Number(text.replace(',', '.'))
-
-function readTime(text: string): string | null {
-  const date = parseISO(/(z|[+-]\d\d:?\d\d)$/i.test(text) ? text : `${text.replace(' ', 'T')}Z`)
-  return isValid(date) ? date.toISOString() : null
+/** What a file's distances are in by its own heading; null where it has none, or does not say. */
+export function unitOfColumn(table: CsvTable, match: ColumnMatch): DistanceUnit | null {
+  return match.distance === null ? null : unitOfHeading(table.heading[match.distance] ?? '')
 }
 
 /**
  * Reads the rows of a checks file by a column match. Rows that cannot be read are listed with line and reason.
  * @param rigs names that the kit has; null to take whatever the file has
+ * @param unit of distances; null where neither the heading nor the user says, and then no distance can be read
  */
 export function readCheckRows(
   table: CsvTable,
   match: ColumnMatch,
   rigs: readonly string[] | null,
+  unit: DistanceUnit | null = unitOfColumn(table, match),
 ): { rows: CheckRow[]; problems: Problem[] } {
   const missing = NEEDED.filter((c) => match[c] === null)
   if (missing.length > 0)
@@ -112,23 +112,36 @@ export function readCheckRows(
         ),
       ),
     }
+  if (match.distance !== null && unit === null)
+    return {
+      rows: [],
+      problems: [
+        problem(
+          'distance-unit',
+          'line 1',
+          `"${table.heading[match.distance]}" does not say what its distances are in. Choose metres, kilometres, miles, yards or feet, or name the column "distance_km".`,
+        ),
+      ],
+    }
   const rows: CheckRow[] = []
   const problems: Problem[] = []
+  const commasPart = table.delimiter === ','
+  const slashes = match.time === null ? null : slashOrder(table.rows.map((r) => r.cells[match.time!] ?? ''))
   const seen = new Map<string, number>()
   for (const { line, cells } of table.rows) {
     const cell = (c: CheckColumn) => (match[c] === null ? '' : (cells[match[c]!] ?? ''))
     const found: string[] = []
     const timeText = cell('time')
-    const time = timeText === '' ? null : readTime(timeText)
-    if (timeText !== '' && time === null)
-      found.push(`"${timeText}" is no time; 2026-05-16T08:10:39Z would be (hours 00 to 23)`)
+    const read = timeText === '' ? null : checkTime(timeText, slashes)
+    if (read && 'why' in read) found.push(read.why)
+    const time = read && 'time' in read ? read.time : null
     const rig = cell('rig')
     if (rig === '') found.push('no rig is named')
     else if (rigs && !rigs.includes(rig))
       found.push(`the kit has no rig "${rig}"; it has ${rigs.map((r) => `"${r}"`).join(', ')}`)
     const mark = cell('mark')
     if (mark === '') found.push('no mark is named')
-    const direction = DIRECTIONS.find(([re]) => re.test(cell('direction').toLowerCase()))?.[1]
+    const direction = directionOf(cell('direction'))
     if (!direction)
       found.push(`"${cell('direction')}" is no direction; "to base", "from base" or "loop" would be`)
     const report = cell('report')
@@ -140,18 +153,17 @@ export function readCheckRows(
     const number = (c: CheckColumn, most: number, least: number) => {
       const text = cell(c)
       if (text === '') return null
-      const value = decimal(text)
+      const value = figureOf(text, commasPart)
       if (!Number.isFinite(value) || value > most || value < least) {
         found.push(`${COLUMN_NAMES[c].toLowerCase()} "${text}" is not between ${least} and ${most}`)
         return null
       }
       return value
     }
-    const [lat, lon, distanceM] = [
-      number('lat', 89, -89),
-      number('lon', 180, -180),
-      number('distance', 2e6, 0),
-    ]
+    const [lat, lon] = [number('lat', 89, -89), number('lon', 180, -180)]
+    const perUnit = DISTANCE_UNITS[unit ?? 'm']
+    const distance = number('distance', Math.floor(MOST_M / perUnit), 0)
+    const distanceM = distance === null ? null : distance * perUnit
     const key = [mark, rig, direction, time ?? `line ${line}`].join('|')
     const before = seen.get(key)
     if (before !== undefined) found.push(`it repeats line ${before}: the same mark, rig, direction and time`)
