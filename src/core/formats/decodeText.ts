@@ -19,7 +19,10 @@ function utf16Label(bytes: Uint8Array): string | null {
   const n = Math.min(LOOKED_AT, bytes.length - (bytes.length % 2))
   if (n < 8) return null
   let [even, odd] = [0, 0]
-  for (let i = 0; i < n; i++) if (bytes[i] === 0) i % 2 === 0 ? even++ : odd++
+  for (let i = 0; i < n; i += 2) {
+    if (bytes[i] === 0) even++
+    if (bytes[i + 1] === 0) odd++
+  }
   if (odd > 0.4 * (n / 2) && even === 0) return 'utf-16le'
   return even > 0.4 * (n / 2) && odd === 0 ? 'utf-16be' : null
 }

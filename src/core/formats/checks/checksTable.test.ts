@@ -26,9 +26,7 @@ describe('distances of a checks file', () => {
   it('are in what the heading says', () => {
     const { rows } = rowsOf('mark,distance_km,rig,direction,report\nS1,1.2,A,in,4 by 5\n')
     expect(rows[0]!.distanceM).toBe(1200)
-    expect(rowsOf('mark,miles,rig,direction,report\nS1,1,A,in,4 by 5\n').rows[0]!.distanceM).toBe(
-      1609.344,
-    )
+    expect(rowsOf('mark,miles,rig,direction,report\nS1,1,A,in,4 by 5\n').rows[0]!.distanceM).toBe(1609.344)
   })
 
   it('are not read at all where nothing says it, nor taken as metres', () => {
