@@ -6,7 +6,7 @@ async function openField(page: Page) {
   await page.goto(`${trial}/field`)
   await page.getByRole('link', { name: 'Go on logging' }).last().click()
   await page.waitForURL(/\/field\?run=/)
-  await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled()
+  await expect(page.getByRole('button', { name: 'Not heard', exact: true })).toBeEnabled()
 }
 const done = async (page: Page) =>
   Number(/(\d+) of \d+ checks/.exec((await page.locator('header').textContent())!)![1])
@@ -23,16 +23,52 @@ test('taps log, undo voids and asks again, nothing is lost on reload', async ({ 
   await expect(page.getByRole('status')).toContainText('4 by 9+10')
   expect(await done(page)).toBe(before + 1)
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByRole('status')).toContainText('Undone: 4 by 9+10. It stays listed as void.')
+  await expect(page.getByRole('status')).toContainText(
+    /Undone: .+ at \w+, 4 by 9\+10\. It stays listed as void\./,
+  )
   await expect(page.getByRole('heading', { level: 1 })).toHaveText(rig!)
   expect(await done(page)).toBe(before)
-  await page.getByRole('button', { name: 'Not heard' }).click()
+  await page.getByRole('button', { name: 'Not heard', exact: true }).click()
   await expect(page.getByText('all saved')).toBeVisible()
   await page.reload()
   await expect(page.getByText(`${before + 1} of`)).toBeVisible()
   await page.getByRole('button', { name: 'More' }).click()
   await page.locator('summary', { hasText: 'The log' }).click()
   await expect(page.getByText('void: undone')).toBeVisible()
+})
+
+test('undo takes what is in hand first, and only what this device logged; a report half made survives a reload', async ({
+  page,
+}) => {
+  await openField(page)
+  const before = await done(page)
+  // The demo's own log is of other devices.
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  await page.getByRole('button', { name: 'Readability 3' }).click()
+  await page.getByRole('button', { name: 'Again' }).click()
+  await page.getByRole('button', { name: 'Again (2)' }).click()
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Again (3)' })).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Readability 3' })).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('status')).toContainText('Back to call 2. Nothing logged was touched.')
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await page.getByRole('button', { name: 'Undo' }).click()
+  await expect(page.getByRole('status')).toContainText('Cleared. Nothing logged was touched.')
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled()
+  expect(await done(page)).toBe(before)
+})
+
+test('a finger that trembles logs one check', async ({ page }) => {
+  await openField(page)
+  const before = await done(page)
+  const notHeard = page.getByRole('button', { name: 'Not heard', exact: true })
+  await notHeard.dblclick({ delay: 20 })
+  await expect(page.getByText(`${before + 1} of`)).toBeVisible()
+  await page.waitForTimeout(500)
+  expect(await done(page)).toBe(before + 1)
+  await notHeard.click()
+  await expect(page.getByText(`${before + 2} of`)).toBeVisible()
 })
 
 test('a check is voided with a reason and stays listed; a mark is added, spacing changed, a check skipped', async ({

@@ -91,6 +91,10 @@ function readReadability(text: string, norm: string): Reading {
   return readability === 0 ? { state: 'not heard', text } : heard(text, { readability })
 }
 
+/** No receiver out there shows more than this, nor hears less: a hertz of thermal noise is -174 dBm. */
+const HIGHEST_DBM = 20
+const LOWEST_DBM = -174
+
 function readLevel(text: string, norm: string, scale: Extract<Scale, { kind: 'level' }>): Reading {
   const m = /^([+-]?)\s*(\d{1,3}(?:[.,]\d+)?)\s*([a-z(][a-z0-9()/]*(?: db)?)?$/.exec(norm)
   if (!m) return unread(text, `no level in it; "-97" or "-97 ${scale.unit}" would be`)
@@ -100,8 +104,10 @@ function readLevel(text: string, norm: string, scale: Extract<Scale, { kind: 'le
     return unread(text, `"${m[3]}" is not ${scale.unit}, the unit declared`)
   let value = Number(m[2]!.replace(',', '.'))
   if (m[1] === '-' || (m[1] === '' && scale.minusOmitted)) value = -value
-  if (scale.unit === 'dBm' && value > 30)
+  if (scale.unit === 'dBm' && value > HIGHEST_DBM)
     return unread(text, `${value} dBm is above anything a receiver shows; is the minus sign left out?`)
+  if (scale.unit === 'dBm' && value < LOWEST_DBM)
+    return unread(text, `${value} dBm is below anything a receiver hears`)
   return heard(text, { level: { from: value, to: value } })
 }
 

@@ -1,23 +1,32 @@
 import { flushSync } from 'react-dom'
-import type { CheckKey, RunLog } from '@/core/trial'
+import type { CheckKey, Entry, RunLog } from '@/core/trial'
 import type { RunLogHandle } from '../log/useRunLog'
 import { EMPTY_DRAFT, type Draft } from '../pad/draft'
 
-/** Voids what was logged last; the check that it was stands on the screen again. */
+/** What this device logged last and can take back; what others logged is theirs. */
+export function lastOfDevice(log: RunLog, device: string): Entry | null {
+  return log.undoable.findLast((e) => e.device === device) ?? null
+}
+
+/** Voids an entry; the check that it was stands on the screen again. */
 export async function undoLast(
-  log: RunLog,
+  last: Entry | null,
+  nameOf: (key: CheckKey) => string,
   add: RunLogHandle['add'],
   setSaid: (words: string) => void,
   setDraft: (d: Draft) => void,
   setChosen: (key: CheckKey) => void,
 ): Promise<void> {
-  const last = log.undoable[log.undoable.length - 1]
-  if (!last) return setSaid('There is nothing to undo.')
+  if (!last) return setSaid('There is nothing of this device to undo.')
   await add({ kind: 'void', reason: 'undone' }, last.id)
   const { body } = last
   flushSync(() => {
     if (body.kind === 'check') setChosen(body)
-    setSaid(body.kind === 'check' ? `Undone: ${body.text}. It stays listed as void.` : 'Undone.')
+    setSaid(
+      body.kind === 'check'
+        ? `Undone: ${nameOf(body)}, ${body.text}. It stays listed as void.`
+        : `Undone: ${body.kind}.`,
+    )
     setDraft(EMPTY_DRAFT)
   })
 }

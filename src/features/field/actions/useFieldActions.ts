@@ -1,6 +1,6 @@
 'use client'
 
-import { useCallback, useRef, useState } from 'react'
+import { useState } from 'react'
 import { flushSync } from 'react-dom'
 import type { Link } from '@/core/kit'
 import type { Scale } from '@/core/reports'
@@ -14,9 +14,10 @@ import {
   type ScheduledCheck,
 } from '@/core/trial'
 import { keepPhoto, soundEvent } from './clipEvents'
-import { undoLast } from './undoLast'
-import { draftText, EMPTY_DRAFT, wanted, type Draft } from '../pad/draft'
-import { answer } from '../device/feedback'
+import { lastOfDevice, undoLast } from './undoLast'
+import { useKeptDraft } from './useKeptDraft'
+import { useOnce } from './useOnce'
+import { draftText, EMPTY_DRAFT, inHand, stepBack, wanted, type Draft } from '../pad/draft'
 import type { Position } from '../position/positionSource'
 import type { RecordedSound } from '../media/soundRecorder'
 import type { Role, RunLogHandle } from '../log/useRunLog'
@@ -26,6 +27,8 @@ interface Given {
   handle: RunLogHandle
   now: ScheduledCheck | null
   link: Link | null
+  /** Names a check as the screen does. */
+  nameOf: (key: CheckKey) => string
   scale: Scale | null
   /** The words read out, where words are counted. */
   sentWords: string[] | null
@@ -41,7 +44,11 @@ export interface FieldActions {
   setSaid: (words: string) => void
   logText: (text: string) => Promise<void>
   logDraft: () => Promise<void>
+  /** For a key that logs: a second tap of it that follows at once is the same tap. */
+  tapped: (key: string, work: () => Promise<void>) => Promise<void>
+  /** What is in hand goes first, then what this device logged last. */
   undo: () => Promise<void>
+  canUndo: boolean
   skip: () => Promise<void>
   again: () => void
   atMark: () => Promise<void>
@@ -68,34 +75,11 @@ const fixOf = (p: Position | null): PositionFix | null =>
  * would be logged against the wrong check.
  */
 export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) => void): FieldActions {
-  const { handle, now, link, scale, sentWords, position, tones, mayWrite } = given
+  const { handle, now, link, nameOf, scale, sentWords, position, tones, mayWrite } = given
   const { log, add, ready } = handle
-  const [draft, setDraft] = useState<Draft>(EMPTY_DRAFT)
+  const [draft, setDraft] = useKeptDraft(handle.runId, ready && now ? keyText(now) : null)
   const [said, setSaid] = useState('')
-  const busy = useRef(false)
-
-  const once = useCallback(
-    async (work: () => Promise<void>) => {
-      if (busy.current || !ready) return
-      if (!mayWrite) {
-        setSaid('This run is open in another tab; nothing is logged from here.')
-        return answer('refused', tones)
-      }
-      busy.current = true
-      try {
-        await work()
-        answer('done', tones)
-      } catch {
-        answer('refused', tones)
-        setSaid(
-          'This could not be stored on the device, and nothing was logged. Free some space, or write the run to a file under More.',
-        )
-      } finally {
-        busy.current = false
-      }
-    },
-    [ready, mayWrite, tones],
-  )
+  const { once, tapped } = useOnce({ ready, mayWrite, tones, say: setSaid })
   const body = (key: CheckKey, text: string): EntryBody & { kind: 'check' } => ({
     kind: 'check',
     ...keyOf(key),
@@ -120,7 +104,7 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
       const words = sentWords && text !== 'not heard' ? { sent: sentWords, taken: draft.taken } : null
       await withArrival({ ...body(now, text), calls, remark, words })
       flushSync(() => {
-        setSaid(`Logged: ${log.blind?.[link.id] ?? link.name} ${now.direction} at ${now.mark.name}, ${text}`)
+        setSaid(`Logged: ${nameOf(now)}, ${text}`)
         setDraft(EMPTY_DRAFT)
         setChosen(null)
       })
@@ -130,7 +114,7 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
       if (!now || !link) return
       await withArrival({ ...body(now, 'sent'), state: 'sent', remark: draft.remark })
       flushSync(() => {
-        setSaid(`Sent: ${log.blind?.[link.id] ?? link.name} at ${now.mark.name}, to be graded`)
+        setSaid(`Sent: ${nameOf(now)}, to be graded`)
         setDraft(EMPTY_DRAFT)
         setChosen(null)
       })
@@ -146,13 +130,22 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
     if (text) return logText(text)
     if (scale) setSaid(`${wanted(draft, scale)} Nothing is logged yet.`)
   }
-  const undo = () => once(() => undoLast(log, add, setSaid, setDraft, setChosen))
+  const last = lastOfDevice(log, handle.device)
+  const undo = async () => {
+    if (!inHand(draft)) return once(() => undoLast(last, nameOf, add, setSaid, setDraft, setChosen))
+    setDraft(stepBack(draft))
+    setSaid(
+      draft.calls > 1
+        ? `Back to call ${draft.calls - 1}. Nothing logged was touched.`
+        : 'Cleared. Nothing logged was touched.',
+    )
+  }
   const skip = () =>
     once(async () => {
       if (!now || !link) return
       await add({ kind: 'skip', keys: [keyOf(now)], reason: '' })
       flushSync(() => {
-        setSaid(`Skipped: ${link.name} ${now.direction} at ${now.mark.name}`)
+        setSaid(`Skipped: ${nameOf(now)}`)
         setChosen(null)
         setDraft(EMPTY_DRAFT)
       })
@@ -180,7 +173,9 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
     logMany,
     keepPhoto: (file, about) => keepPhoto(handle.runId, file, about, addEvent),
     keepSound: (kind, made, role, about) => addEvent(...soundEvent(kind, made, role, about)),
+    tapped,
     undo,
+    canUndo: last !== null || inHand(draft),
     skip,
     again,
     atMark,

@@ -5,7 +5,7 @@ import type { Units } from '@/core/units'
 import type { FieldThemeName } from './theme'
 import type { Role } from '../log/useRunLog'
 
-/** How this device is used out there; kept on it. */
+/** How this device is used out there; kept on it, some of it for one run only. */
 export interface FieldSettings {
   theme: FieldThemeName
   role: Role
@@ -39,36 +39,52 @@ const USUAL: FieldSettings = {
 }
 
 const KEY = 'field settings'
-const listeners = new Set<() => void>()
-let held: FieldSettings | null = null
+/** What belongs to a run, and is as usual again in the next. */
+const OF_RUN = ['vehicle', 'sendOnly', 'turnBack'] as const satisfies (keyof FieldSettings)[]
+const keyOfRun = (runId: string) => `${KEY} ${runId}`
 
-function read(): FieldSettings {
-  if (held) return held
+const listeners = new Set<() => void>()
+let held: { runId: string; settings: FieldSettings } | null = null
+
+function kept(key: string): Partial<FieldSettings> {
   try {
-    held = { ...USUAL, ...(JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<FieldSettings>) }
+    return JSON.parse(localStorage.getItem(key) ?? '{}') as Partial<FieldSettings>
   } catch {
-    held = USUAL
+    return {}
   }
-  return held
 }
 
+const usualOfRun = () => Object.fromEntries(OF_RUN.map((k) => [k, USUAL[k]]))
+
+function read(runId: string): FieldSettings {
+  if (held?.runId !== runId)
+    held = { runId, settings: { ...USUAL, ...kept(KEY), ...usualOfRun(), ...kept(keyOfRun(runId)) } }
+  return held.settings
+}
+
+/** Changes how this device is used, or how it is in the run that is open on it. */
 export function changeSettings(change: Partial<FieldSettings>): void {
-  held = { ...read(), ...change }
+  if (!held) return
+  const { runId } = held
+  const settings = { ...held.settings, ...change }
+  held = { runId, settings }
+  const ofRun = Object.fromEntries(OF_RUN.map((k) => [k, settings[k]]))
   try {
-    localStorage.setItem(KEY, JSON.stringify(held))
+    localStorage.setItem(KEY, JSON.stringify({ ...settings, ...usualOfRun() }))
+    localStorage.setItem(keyOfRun(runId), JSON.stringify(ofRun))
   } catch {
     // They hold for this visit then.
   }
   listeners.forEach((l) => l())
 }
 
-export function useFieldSettings(): FieldSettings {
+export function useFieldSettings(runId: string): FieldSettings {
   return useSyncExternalStore(
     (l) => {
       listeners.add(l)
       return () => listeners.delete(l)
     },
-    read,
+    () => read(runId),
     () => USUAL,
   )
 }

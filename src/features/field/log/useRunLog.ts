@@ -23,6 +23,8 @@ const madeAt = (id: string) => parseInt(id.replace('-', '').slice(0, 12), 16)
 
 export interface RunLogHandle {
   runId: string
+  /** This device, as its entries name it. */
+  device: string
   log: RunLog
   entries: Entry[]
   queue: QueueState
@@ -51,19 +53,26 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
   const [clockBackMs, setClockBack] = useState<number | null>(null)
   const queue = useRef<EntryQueue | null>(null)
   const seq = useRef(0)
-  const latestMs = useRef(0)
+  const [device] = useState(deviceName)
+  /** The newest of this device's entries, and of all that it has seen, ms. */
+  const ownMs = useRef(0)
+  const seenMs = useRef(0)
 
   useEffect(() => {
-    const q = new EntryQueue(runId, deviceStore(), wire, setQueueState, (fresh) =>
-      setEntries((old) => [...old, ...fresh]),
-    )
+    const see = (seen: readonly Entry[]) => {
+      seenMs.current = seen.reduce((m, e) => Math.max(m, madeAt(e.id)), seenMs.current)
+    }
+    const q = new EntryQueue(runId, deviceStore(), wire, setQueueState, (fresh) => {
+      see(fresh)
+      setEntries((old) => [...old, ...fresh])
+    })
     queue.current = q
-    const device = deviceName()
     q.open()
       .then((all) => {
         setEntries(all)
         seq.current = all.reduce((m, e) => (e.device === device ? Math.max(m, e.seq) : m), 0)
-        latestMs.current = all.reduce((m, e) => (e.device === device ? Math.max(m, madeAt(e.id)) : m), 0)
+        ownMs.current = all.reduce((m, e) => (e.device === device ? Math.max(m, madeAt(e.id)) : m), 0)
+        see(all)
         setReady(true)
       })
       .catch(() =>
@@ -79,21 +88,22 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
       clearInterval(look)
       q.close()
     }
-  }, [runId])
+  }, [runId, device])
 
   const keep = useCallback(
     async (bodies: readonly { body: EntryBody; supersedes: string | null }[]) => {
       const now = Date.now()
       // A clock that was set back must not put this entry before those already made.
-      if (now < latestMs.current - CLOCK_SLACK_MS) setClockBack(latestMs.current - now)
+      if (now < ownMs.current - CLOCK_SLACK_MS) setClockBack(ownMs.current - now)
       else setClockBack(null)
       const made = bodies.map(({ body, supersedes }): Entry => {
-        const at = Math.max(now, latestMs.current + 1)
-        latestMs.current = at
+        // What it corrects may come from a device whose clock is ahead.
+        const at = Math.max(now, ownMs.current + 1, seenMs.current + 1)
+        ownMs.current = at
         return {
           id: v7({ msecs: at }),
           runId,
-          device: deviceName(),
+          device,
           role,
           wallTime: new Date(now).toISOString(),
           seq: ++seq.current,
@@ -106,7 +116,7 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
       flushSync(() => setEntries((old) => [...old, ...made]))
       return made
     },
-    [runId, role],
+    [runId, device, role],
   )
   const add = useCallback(
     async (body: EntryBody, supersedes: string | null = null) => (await keep([{ body, supersedes }]))[0]!,
@@ -120,5 +130,17 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
   )
   const sync = useCallback(() => queue.current?.flush() ?? Promise.resolve(), [])
   const log = useMemo(() => foldEntries(entries), [entries])
-  return { runId, log, entries, queue: queueState, add, addAll, sync, ready, storageTrouble, clockBackMs }
+  return {
+    runId,
+    device,
+    log,
+    entries,
+    queue: queueState,
+    add,
+    addAll,
+    sync,
+    ready,
+    storageTrouble,
+    clockBackMs,
+  }
 }

@@ -3,6 +3,7 @@
 import type { Scale } from '@/core/reports'
 import { padFor, wordsCopied, wordsFor, type CheckKey } from '@/core/trial'
 import type { Draft } from './draft'
+import { FigurePad } from './FigurePad'
 import { PadButton } from './PadButton'
 
 interface Props {
@@ -60,44 +61,6 @@ function Strength({ draft, onDraft }: Pick<Props, 'draft' | 'onDraft'>) {
           onClick={() => onDraft({ ...draft, overDb: draft.overDb >= 60 ? 0 : draft.overDb + 10 })}
         >
           +{draft.overDb || 10}
-        </PadButton>
-      </div>
-    </div>
-  )
-}
-
-function Figure({ draft, onDraft, unit }: { draft: Draft; onDraft: (d: Draft) => void; unit: string }) {
-  const type = (d: string) => onDraft({ ...draft, figure: (draft.figure + d).slice(0, 5) })
-  return (
-    <div role="group" aria-label={`Level in ${unit}`} style={{ display: 'grid', gap: 4 }}>
-      <div
-        aria-live="polite"
-        style={{ fontSize: '1.8rem', fontWeight: 700, minHeight: 40, textAlign: 'center' }}
-      >
-        {draft.figure || '·'} <small style={{ fontWeight: 400 }}>{unit}</small>
-      </div>
-      <div style={row(6)}>
-        {['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((d) => (
-          <PadButton key={d} onClick={() => type(d)}>
-            {d}
-          </PadButton>
-        ))}
-        <PadButton
-          aria-label="Minus"
-          onClick={() =>
-            onDraft({
-              ...draft,
-              figure: draft.figure.startsWith('-') ? draft.figure.slice(1) : `-${draft.figure}`,
-            })
-          }
-        >
-          −
-        </PadButton>
-        <PadButton
-          aria-label="Rub out"
-          onClick={() => onDraft({ ...draft, figure: draft.figure.slice(0, -1) })}
-        >
-          ⌫
         </PadButton>
       </div>
     </div>
@@ -175,9 +138,7 @@ export function ReportPad({ scale, draft, onDraft, seed, now }: Props) {
             ))}
         </div>
       )
-    case 'level':
-      return <Figure draft={draft} onDraft={onDraft} unit={scale.unit} />
     default:
-      return <Figure draft={draft} onDraft={onDraft} unit={'unit' in scale ? scale.unit : ''} />
+      return <FigurePad scale={scale} draft={draft} onDraft={onDraft} />
   }
 }

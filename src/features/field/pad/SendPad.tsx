@@ -4,27 +4,22 @@ import { PadButton } from './PadButton'
 
 interface Props {
   ready: boolean
-  onSent: () => void
   onSync: () => void
   onRemark: () => void
+  onSkip: () => void
 }
 
 /** Nothing is known on the spot: what was sent is logged with its time, and graded from a recording afterwards. */
-export function SendPad({ ready, onSent, onSync, onRemark }: Props) {
+export function SendPad({ ready, onSync, onRemark, onSkip }: Props) {
   return (
-    <div style={{ display: 'grid', gridTemplateColumns: '2fr 1fr', gap: 4 }}>
-      <PadButton
-        strong
-        disabled={!ready}
-        onClick={onSent}
-        style={{ gridColumn: '1 / -1', minHeight: 160, fontSize: '2rem' }}
-      >
-        Sent
-      </PadButton>
-      <PadButton disabled={!ready} onClick={onSync}>
+    <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 4 }}>
+      <PadButton disabled={!ready} onClick={onSync} style={{ gridColumn: '1 / -1', minHeight: 96 }}>
         Say “mark” on the air and tap
       </PadButton>
       <PadButton onClick={onRemark}>Remark</PadButton>
+      <PadButton disabled={!ready} onClick={onSkip}>
+        Skip this check
+      </PadButton>
     </div>
   )
 }

@@ -1,4 +1,5 @@
-import { strengthText, type Scale } from '@/core/reports'
+import { strengthText, whyNotRead, type Scale } from '@/core/reports'
+import { isFigure } from './figure'
 
 /** A report being put together on the pad. */
 export interface Draft {
@@ -28,6 +29,22 @@ export const EMPTY_DRAFT: Draft = {
   taken: [],
 }
 
+/** Whether anything of a report is on the pad yet. */
+export const inHand = (draft: Draft): boolean =>
+  draft.calls > 1 ||
+  draft.readability !== null ||
+  draft.strength !== null ||
+  draft.word !== null ||
+  draft.figure !== '' ||
+  draft.taken.length > 0 ||
+  draft.samples.length > 0
+
+/** A report in hand with the last step taken back: one call fewer, or else the pad cleared; a remark stays. */
+export function stepBack(draft: Draft): Draft {
+  if (draft.calls > 1) return { ...draft, calls: draft.calls - 1 }
+  return { ...EMPTY_DRAFT, remark: draft.remark }
+}
+
 /** The report's text as it will be logged; null while something is missing. Several readings stand in a row. */
 export function draftText(draft: Draft, scale: Scale): string | null {
   const text = oneText(draft, scale)
@@ -45,14 +62,14 @@ function oneText(draft: Draft, scale: Scale): string | null {
     case 'strength':
       return strength === null ? null : `S${strength}`
     case 'level':
-      return /^-?\d+$/.test(draft.figure) ? draft.figure : null
+      return isFigure(draft.figure) && whyNotRead(draft.figure, scale) === null ? draft.figure : null
     case 'count':
       return draft.figure === '' ? null : `${draft.figure} of ${scale.total ?? draft.figure}`
     case 'words':
     case 'heard':
       return draft.word
     default:
-      return draft.figure === '' ? null : draft.figure
+      return isFigure(draft.figure) && whyNotRead(draft.figure, scale) === null ? draft.figure : null
   }
 }
 

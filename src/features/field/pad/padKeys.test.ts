@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { defaultScale, readReport, type Scale } from '@/core/reports'
-import { draftText, EMPTY_DRAFT, wanted, type Draft } from './draft'
+import { defaultScale, readReport, whyNotRead, type Scale } from '@/core/reports'
+import { draftText, EMPTY_DRAFT, inHand, stepBack, wanted, type Draft } from './draft'
 import { messageOf } from '@/core/outcome'
 import { readEntries } from '@/core/trial/readLog'
 import { padKey } from './padKeys'
@@ -29,34 +29,53 @@ describe('keys of the field screen', () => {
     expect(wanted({ ...EMPTY_DRAFT, readability: 3 }, RS)).toBe('Strength?')
     expect(press([['7', 'Digit7']], RS)).toEqual(EMPTY_DRAFT)
   })
-  it('a level in dBm is typed with its sign', () => {
-    const dbm = defaultScale('level')
-    expect(
-      draftText(
-        press(
-          [
-            ['9', 'Digit9'],
-            ['7', 'Digit7'],
-            ['-', 'Minus'],
-          ],
-          dbm,
-        ),
-        dbm,
+  const typed = (keys: string, scale: Scale) =>
+    press(
+      [...keys].map((k): [string, string] =>
+        k === '<' ? ['Backspace', 'Backspace'] : /\d/.test(k) ? [k, `Digit${k}`] : [k, k],
       ),
-    ).toBe('-97')
-    expect(
-      draftText(
-        press(
-          [
-            ['9', 'Digit9'],
-            ['Backspace', 'Backspace'],
-          ],
-          dbm,
-        ),
-        dbm,
-      ),
-    ).toBeNull()
+      scale,
+    )
+  const dbm = defaultScale('level')
+  it.each([
+    ['97', '-97'],
+    ['-97', '-97'],
+    ['97.5', '-97.5'],
+    ['59t56', '-59 to -56'],
+    ['9<', ''],
+    ['98<7', '-97'],
+    ['59t<8', '-598'],
+    ['5..6', '-5.6'],
+    ['12345', '-1234'],
+  ])('a level in dBm: "%s" is %s', (keys, figure) => expect(typed(keys, dbm).figure).toBe(figure))
+
+  it('a level that no receiver shows is not logged, and it is said why', () => {
+    const turned = typed('58-', dbm)
+    expect(turned.figure).toBe('58')
+    expect(draftText(turned, dbm)).toBeNull()
+    expect(whyNotRead('58', dbm)).toMatch(/above anything a receiver shows; is the minus sign left out/)
+    expect(whyNotRead('-190', dbm)).toMatch(/below anything a receiver hears/)
+    expect(draftText(typed('59t56', dbm), dbm)).toBe('-59 to -56')
+    expect(readReport('-59 to -56', dbm)).toMatchObject({ level: { from: -59, to: -56 } })
   })
+
+  it('a scale that is not in dBm begins with no sign', () => {
+    const sinr: Scale = { ...defaultScale('level'), unit: 'SINR dB' } as Scale
+    expect(typed('12', sinr).figure).toBe('12')
+    expect(typed('-3', sinr).figure).toBe('-3')
+    const bars: Scale = { ...defaultScale('bare'), unit: 'bars', top: 5 } as Scale
+    expect(draftText(typed('4', bars), bars)).toBe('4')
+    expect(draftText(typed('9', bars), bars)).toBeNull()
+  })
+
+  it('what is in hand is taken back a step at a time', () => {
+    const again = { ...EMPTY_DRAFT, readability: 4, calls: 3, remark: 'wind' }
+    expect(inHand(EMPTY_DRAFT)).toBe(false)
+    expect(stepBack(again)).toEqual({ ...again, calls: 2 })
+    expect(stepBack({ ...again, calls: 1 })).toEqual({ ...EMPTY_DRAFT, remark: 'wind' })
+    expect(inHand({ ...EMPTY_DRAFT, remark: 'wind' })).toBe(false)
+  })
+
   it('words and counts by their place', () => {
     const words = defaultScale('words')
     expect(draftText(press([['2', 'Digit2']], words), words)).toBe('fair')

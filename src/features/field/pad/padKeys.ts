@@ -1,5 +1,6 @@
 import type { Scale } from '@/core/reports'
 import type { Draft } from './draft'
+import { figureAfter } from './figure'
 
 /** What a key does on the field screen. */
 export type PadAction =
@@ -43,15 +44,22 @@ export function padKey(
       case 'count':
         return n <= (scale.total ?? 9) ? set({ figure: String(n) }) : null
       default:
-        return draft.figure.length < 4 ? set({ figure: draft.figure + n }) : null
+        return set({ figure: figureAfter(draft.figure, String(n), scale) })
     }
   }
   if (key === '+' || code === 'NumpadAdd')
     return draft.strength === 9 ? set({ overDb: nextOver(draft.overDb) }) : null
-  if (key === '-')
-    return set({ figure: draft.figure.startsWith('-') ? draft.figure.slice(1) : `-${draft.figure}` })
+  if (key === '-' || key === '.' || key === ',')
+    return set({ figure: figureAfter(draft.figure, key === '-' ? '-' : '.', scale) })
+  if (key.toLowerCase() === 't' && draft.figure !== '')
+    return set({ figure: figureAfter(draft.figure, 'to', scale) })
   if (key === 'Backspace')
-    return set({ figure: draft.figure.slice(0, -1), readability: null, strength: null, word: null })
+    return set({
+      figure: figureAfter(draft.figure, 'back', scale),
+      readability: null,
+      strength: null,
+      word: null,
+    })
   switch (key.toLowerCase()) {
     case 'enter':
       return { do: 'log' }
@@ -82,7 +90,7 @@ export function padKey(
 export const KEY_LIST: [string, string][] = [
   ['1 to 5', 'readability'],
   ['Shift + 0 to 9', 'strength; + adds ten dB over nine'],
-  ['digits and -', 'a level, on a scale in dBm'],
+  ['digits, . and -', 'a level; t between two ends of one that wavers'],
   ['n', 'not heard'],
   ['r', 'again: one more call was needed'],
   ['Enter', 'log it, and on to the next'],

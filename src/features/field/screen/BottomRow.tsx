@@ -23,11 +23,12 @@ export function BottomRow({ actions, ready, canUndo, sendOnly, leftHanded, words
     </PadButton>,
     <PadButton
       key="log"
-      strong={!sendOnly}
+      strong
       disabled={!ready}
-      onClick={() => void (sendOnly ? actions.skip() : actions.logDraft())}
+      onClick={() => void actions.tapped('log', sendOnly ? actions.logSent : actions.logDraft)}
+      style={sendOnly ? { minHeight: 120, fontSize: '2rem' } : undefined}
     >
-      {sendOnly ? 'Skip this check' : words}
+      {sendOnly ? 'Sent' : words}
     </PadButton>,
   ]
   return (

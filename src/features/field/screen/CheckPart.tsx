@@ -1,6 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
+import { useEffect } from 'react'
 import type { Link } from '@/core/kit'
 import type { Scale } from '@/core/reports'
 import type { RunLog, ScheduledCheck } from '@/core/trial'
@@ -16,9 +17,12 @@ import type { SheetName } from './FieldSheets'
 import { NowCard, sends } from './NowCard'
 import type { Now } from './useNow'
 
-const SendPad = dynamic(() => import('../pad/SendPad').then((m) => m.SendPad), { ssr: false })
-const AnsweredLine = dynamic(() => import('./AnsweredLine').then((m) => m.AnsweredLine), { ssr: false })
-const ClockLine = dynamic(() => import('./ClockLine').then((m) => m.ClockLine), { ssr: false })
+const sendPad = () => import('../pad/SendPad').then((m) => m.SendPad)
+const answeredLine = () => import('./AnsweredLine').then((m) => m.AnsweredLine)
+const clockLine = () => import('./ClockLine').then((m) => m.ClockLine)
+const SendPad = dynamic(sendPad, { ssr: false })
+const AnsweredLine = dynamic(answeredLine, { ssr: false })
+const ClockLine = dynamic(clockLine, { ssr: false })
 
 interface Props {
   pack: RunPack
@@ -38,6 +42,10 @@ export function CheckPart({ pack, log, state, now, link, scale, actions, setting
   const { plan } = pack
   const { draft, setDraft } = actions
   const { role, sendOnly, tones } = settings
+  // Fetched while there may still be a network, for it may be gone when the first of them is needed.
+  useEffect(() => {
+    for (const fetched of [sendPad(), answeredLine(), clockLine()]) fetched.catch(() => undefined)
+  }, [])
   return (
     <>
       <NowCard
@@ -65,17 +73,20 @@ export function CheckPart({ pack, log, state, now, link, scale, actions, setting
       {sendOnly ? (
         <SendPad
           ready={ready}
-          onSent={() => void actions.logSent()}
           onSync={() =>
             void actions.addEvent({ kind: 'other', what: 'sync mark', detail: {} }, 'Sync mark logged')
           }
           onRemark={() => onSheet('remark')}
+          onSkip={() => void actions.tapped('skip', actions.skip)}
         />
       ) : (
         <>
           <ReportPad scale={scale} draft={draft} onDraft={setDraft} seed={plan.order.seed} now={now} />
           <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 4 }}>
-            <PadButton disabled={!ready} onClick={() => void actions.logText('not heard')}>
+            <PadButton
+              disabled={!ready}
+              onClick={() => void actions.tapped('not heard', () => actions.logText('not heard'))}
+            >
               Not heard
             </PadButton>
             <PadButton onClick={actions.again}>Again{draft.calls > 1 ? ` (${draft.calls})` : ''}</PadButton>
@@ -88,7 +99,7 @@ export function CheckPart({ pack, log, state, now, link, scale, actions, setting
       <BottomRow
         actions={actions}
         ready={ready}
-        canUndo={log.undoable.length > 0}
+        canUndo={actions.canUndo}
         sendOnly={sendOnly}
         leftHanded={settings.leftHanded}
         words={wanted(draft, scale)}

@@ -4,6 +4,7 @@ import dynamic from 'next/dynamic'
 import { useEffect, useMemo, useRef, useState, type CSSProperties } from 'react'
 import { planNow } from '@/core/trial'
 import { useFieldActions } from '../actions/useFieldActions'
+import { checkName } from '../actions/checkName'
 import { changeSettings, chosenUnits, useFieldSettings } from '../device/settings'
 import { fieldVars } from '../device/theme'
 import { useLeaveWarning, useTabLock, useWakeLock } from '../device/useDevice'
@@ -56,7 +57,7 @@ const SAID: CSSProperties = {
 /** The field screen: the next check always on it, one hand, no scrolling. */
 export function FieldScreen({ pack: taken }: { pack: RunPack }) {
   const { runId } = taken
-  const settings = useFieldSettings()
+  const settings = useFieldSettings(runId)
   const [units] = useState(chosenUnits)
   const handle = useRunLog(runId, settings.role)
   const { log, queue, add, ready, storageTrouble } = handle
@@ -72,7 +73,17 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
   const state = useNow(plan, log, settings.role)
   const { now, link, scale, open, sentWords } = state
   const actions = useFieldActions(
-    { handle, now, link, scale, sentWords, position, tones: settings.tones, mayWrite: lock.mine },
+    {
+      handle,
+      now,
+      link,
+      nameOf: (key) => checkName(plan, log, key),
+      scale,
+      sentWords,
+      position,
+      tones: settings.tones,
+      mayWrite: lock.mine,
+    },
     state.choose,
   )
   const mayKeep = ready && lock.mine

@@ -25,6 +25,8 @@ export function useFieldKeys({ actions, scale, sendOnly, sheet, onSheet }: Given
       // Enter and space on a focused key press that key, as everywhere.
       if (e.key === 'Enter' && e.target instanceof HTMLButtonElement) return
       e.preventDefault()
+      // A key that is held down logs once.
+      if (e.repeat && action.do !== 'draft') return
       if (action.do === 'draft') actions.setDraft(action.draft)
       else if (action.do === 'log') void (sendOnly ? actions.logSent() : actions.logDraft())
       else if (action.do === 'not heard') void actions.logText('not heard')
