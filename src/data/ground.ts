@@ -1,6 +1,7 @@
 import { asc, eq, inArray } from 'drizzle-orm'
 import { inverse, type Place } from '@/core/geo'
 import type { Mark, MarkMeans } from '@/core/trial'
+import { freeMarkNames } from '@/core/trial/markNames'
 import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { DONE, type Outcome, good, refuse } from '@/core/outcome'
@@ -191,7 +192,14 @@ export function addLegToTrial(db: Db, trialId: string, input: NewLeg): Outcome<s
   return db.transaction((tx) => {
     const row = tx.select().from(trial).where(eq(trial.id, trialId)).get()
     if (!row?.siteId) return refuse('Place the base first; a leg starts there.')
-    const added = addLeg(tx as unknown as Db, row.siteId, input)
+    const taken = new Set(markNamesOf(tx as unknown as Db, row.legIds))
+    const names = freeMarkNames(
+      input.marks.map((m) => m.name),
+      taken,
+      input.name,
+    )
+    const marks = input.marks.map((m, i) => ({ ...m, name: names[i]! }))
+    const added = addLeg(tx as unknown as Db, row.siteId, { ...input, marks })
     if (!added.ok) return added
     tx.update(trial)
       .set({ legIds: [...row.legIds, added.value] })
@@ -232,11 +240,36 @@ export function takeKeptLeg(db: Db, trialId: string, legId: string): Outcome {
   if (!keptLegs(db, trialId).some((l) => l.id === legId))
     return refuse('This route is no longer there, or does not start from this base.')
   const row = db.select().from(trial).where(eq(trial.id, trialId)).get()!
+  const taken = new Set(markNamesOf(db, row.legIds))
+  if (markNamesOf(db, [legId]).some((name) => taken.has(name))) return takeLegAnew(db, trialId, legId)
   db.update(trial)
     .set({ legIds: [...row.legIds, legId] })
     .where(eq(trial.id, trialId))
     .run()
   return DONE
+}
+
+const markNamesOf = (db: Db, legIds: readonly string[]): string[] =>
+  legsOf(db, legIds).flatMap((l) => l.marks.map((m) => m.name))
+
+/** The same leg with marks of its own, since this trial has others of their names. */
+function takeLegAnew(db: Db, trialId: string, legId: string): Outcome {
+  const { name, how, bearingDeg, track, marks } = legsOf(db, [legId])[0]!
+  const added = addLegToTrial(db, trialId, {
+    name,
+    how,
+    bearingDeg,
+    track,
+    marks: marks.map(({ name: called, lat, lon, alongM, how: measured, distanceM, distanceSdM }) => ({
+      name: called,
+      place: lat !== null && lon !== null ? { lat, lon } : null,
+      alongM,
+      how: measured,
+      distanceM,
+      distanceSdM,
+    })),
+  })
+  return added.ok ? DONE : added
 }
 
 /** Puts a trial's base somewhere. Its legs start at the old place, so they are taken out; runs keep their own. */

@@ -100,6 +100,37 @@ function trialWithRun() {
   return { z, a, trialId, legId, plan, runId }
 }
 
+describe('names within a trial', () => {
+  it('of marks are unique: a second leg whose marks would be called alike begins with another letter', () => {
+    const { trialId } = trialWithRun()
+    const more = (name: string) =>
+      addLegToTrial(db, trialId, {
+        name,
+        how: 'marks',
+        bearingDeg: null,
+        track: [],
+        marks: [1, 2].map((n) => ({ name: `S${n}`, place: null, alongM: null, distanceM: 400 * n })),
+      })
+    more('South road')
+    more('South road')
+    const names = openTrial(db, trialId)!.legs.flatMap((l) => l.marks.map((m) => m.name))
+    expect(names).toEqual(['S1', 'O1', 'O2', 'U1', 'U2'])
+  })
+
+  it('of rigs are too: a plan with two of one name is refused and says which', () => {
+    const { z, a, trialId } = trialWithRun()
+    const b = id(addRig(db, rig('B', { name: 'rig a' })))
+    const open = openTrial(db, trialId)!
+    const links = [
+      { baseRigId: z, outRigId: a },
+      { baseRigId: z, outRigId: b },
+    ]
+    const saved = savePlan(db, trialId, open.trial.revision, { ...planInputOf(open), links })
+    expect(saved.ok ? '' : saved.problems[0]!.message).toMatch(/Rigs A and B are both called "rig a"/)
+    expect(openTrial(db, trialId)!.links).toHaveLength(1)
+  })
+})
+
 describe('openDatabase', () => {
   it('makes strict tables, write-ahead logging and full synchronising', () => {
     const raw = new Database(join(folder, 'a.db'))

@@ -1,5 +1,5 @@
 import { DONE, type Outcome, refuse } from '@/core/outcome'
-import { and, asc, desc, eq } from 'drizzle-orm'
+import { and, asc, desc, eq, inArray } from 'drizzle-orm'
 import { nameLinks, type Link } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
 import type { TrialPlan } from '@/core/trial'
@@ -124,9 +124,32 @@ export function setLinks(
   })
 }
 
+/** Two of a plan's rigs that have one name; null where each has its own. */
+function rigsOfOneName(
+  db: Db,
+  links: PlanInput['links'],
+): { name: string; letters: [string, string] } | null {
+  const ids = [...new Set(links.flatMap((l) => [l.baseRigId, l.outRigId]))]
+  const seen = new Map<string, string>()
+  for (const { name, letter } of ids.length === 0
+    ? []
+    : db.select().from(rig).where(inArray(rig.id, ids)).orderBy(asc(rig.letter)).all()) {
+    const key = name.trim().toLowerCase()
+    const other = seen.get(key)
+    if (other !== undefined) return { name, letters: [other, letter] }
+    seen.set(key, letter)
+  }
+  return null
+}
+
 /** Saves the plan. Runs that were begun keep the plan they were begun with. */
 export function savePlan(db: Db, id: string, revision: number, input: PlanInput): Outcome {
   const { links, ...fields } = input
+  const alike = rigsOfOneName(db, links)
+  if (alike)
+    return refuse(
+      `Rigs ${alike.letters.join(' and ')} are both called "${alike.name}". Give one another name under Kit, so that findings can tell them apart.`,
+    )
   return db.transaction((tx) => {
     const { changes } = tx
       .update(trial)

@@ -11,7 +11,7 @@ const WAY =
   /[\s,;:|/(_-]+(to base|from base|to|from|inbound|outbound|in|out|talk-?\s?back|talk-?\s?out|loop)\)?$/i
 
 /** Columns that hold the reports of one rig in one direction: "Long whip to base", "Stub (out)". */
-export function wideColumns(heading: readonly string[]): WideColumn[] {
+function wideColumns(heading: readonly string[]): WideColumn[] {
   return heading.flatMap((name, index) => {
     const plain = name.replace(/_/g, ' ').trim()
     const way = WAY.exec(plain)

@@ -21,19 +21,24 @@ const MEND_WORDS: Record<Fix['kind'], string> = {
 /** What will not work, each with its reason and its way out. */
 export function ProblemList({
   problems,
+  empty,
   onFix,
 }: {
   problems: readonly KitProblem[]
+  /** Whether there are no parts yet, of which nothing can be said. */
+  empty: boolean
   onFix: (m: Fix) => void
 }) {
   return (
     <Box component="section" aria-label="What will not work">
       <Typography variant="h2" component="h2" sx={{ mb: 0.5 }}>
-        {problems.length === 0 ? 'No problems found' : 'Before you leave home'}
+        {problems.length > 0 ? 'Before you leave home' : empty ? 'No parts yet' : 'No problems found'}
       </Typography>
       {problems.length === 0 && (
         <Box sx={{ color: 'var(--soft)' }}>
-          Everything mates, everything is on its band and within its rating.
+          {empty
+            ? 'Once there are some, what does not mate, is off its band or over its rating is said here.'
+            : 'Everything mates, everything is on its band and within its rating.'}
         </Box>
       )}
       <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>

@@ -10,6 +10,7 @@ import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import {
   cautionsOf,
+  isBuilt,
   partDifferences,
   placeParts,
   type Assembly,
@@ -116,7 +117,10 @@ export function RigBuilder({
           ),
     )
     if (!typed.ok) return action.refuse()
-    const stored = { ...typed.value, assembly: builtOf(draft, units) }
+    const built = builtOf(draft, units)
+    // A rig of figures alone keeps those that the builder has no field for.
+    const { antennaGainDbi = null, leadLossDb = null } = built ? {} : (rig ?? {})
+    const stored = { ...typed.value, antennaGainDbi, leadLossDb, assembly: built }
     await action.run(
       () => saveRig(rig?.id ?? null, rig?.revision ?? 0, stored),
       () => router.push(home),
@@ -157,7 +161,7 @@ export function RigBuilder({
       >
         <PartPalette parts={parts} partsHref={`${home}/parts`} units={units} onPick={(p) => put(p)} />
         <Box sx={{ display: 'grid', gap: 3, alignContent: 'start' }}>
-          {budgets && <ProblemList problems={budgets.problems} onFix={fix} />}
+          {budgets && <ProblemList problems={budgets.problems} empty={!isBuilt(assembly)} onFix={fix} />}
           {assessed && settings && (
             <FigurePanel
               {...{ assessed, rules, surroundings, units }}
