@@ -11,7 +11,7 @@ import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { bringIn } from './actions'
 import { ColumnFields } from './ColumnFields'
 import { DistanceUnitField } from './DistanceUnitField'
-import { someDistances, type NamedText } from './dayDraft'
+import { kitProblems, someDistances, type NamedText } from './dayDraft'
 import { BringIn, EveryRow, Meanings, Part } from './ImportParts'
 import { KitFields } from './KitFields'
 import { useDayDraft } from './useDayDraft'
@@ -86,7 +86,7 @@ export function ImportDay({ units }: { units: Units }) {
           <Part n={3} title="Kit">
             <KitFields value={kit} onChange={day.setKit} />
             {day.kitRead && !day.kitRead.ok && (
-              <Refused title="The kit is not complete" problems={day.kitRead.problems} />
+              <Refused title="The kit is not complete" problems={kitProblems(day.kitRead.problems, kit)} />
             )}
           </Part>
           <Meanings

@@ -8,8 +8,8 @@ const RIG: [RigField, string][] = [
   ['name', 'Name'],
   ['powerW', 'Power (W)'],
   ['antennaHeightM', 'Height (m)'],
-  ['antennaGainDbi', 'Gain (dBi), if known'],
-  ['leadLossDb', 'Lead (dB), if known'],
+  ['antennaGainDbi', 'Gain (dBi)'],
+  ['leadLossDb', 'Lead loss (dB)'],
 ]
 const BASE: [BaseField, string][] = [
   ...RIG,
@@ -27,6 +27,10 @@ export function KitFields({ value, onChange }: { value: KitDraft; onChange: (k: 
   }
   return (
     <Box>
+      <Box sx={{ color: 'var(--soft)', mb: 1.5, maxWidth: 760 }}>
+        Leave gain and lead loss empty where they are not known. Where the base stood is only needed if the
+        marks have coordinates.
+      </Box>
       <TextField
         label="Frequency (MHz)"
         value={value.frequencyMHz}

@@ -1,7 +1,16 @@
 import { readFileSync } from 'node:fs'
 import { describe, expect, it } from 'vitest'
 import { readKitJson } from '@/core/formats'
-import { guessedMatch, guessedScales, kitDraft, kitText, NO_FILES, openFiles, preview } from './dayDraft'
+import {
+  guessedMatch,
+  guessedScales,
+  kitDraft,
+  kitProblems,
+  kitText,
+  NO_FILES,
+  openFiles,
+  preview,
+} from './dayDraft'
 
 const file = (name: string) => ({
   name,
@@ -33,7 +42,12 @@ describe('a day being put together', () => {
     expect(draft.base.lat).toBe('47.298807')
     const read = readKitJson(kitText(draft, undefined))
     expect(read.ok).toBe(false)
-    if (!read.ok) expect(read.problems.map((p) => p.where)).toContain('rigs[0].powerW')
+    if (read.ok) return
+    expect(read.problems.map((p) => p.where)).toContain('rigs[0].powerW')
+    const said = kitProblems(read.problems, draft).map((p) => `${p.where}: ${p.message}`)
+    expect(said).toContain('Stub whip: the power is missing.')
+    expect(said).toContain('All: the frequency is missing.')
+    expect(said.join(' ')).not.toMatch(/rigs\[|powerW|antennaHeightM|frequencyMHz/)
   })
   it('previews every row in the scales guessed', () => {
     const { files } = openFiles(all, NO_FILES)

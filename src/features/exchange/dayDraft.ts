@@ -118,6 +118,34 @@ export function kitText(draft: KitDraft, listeners: KitFile['listeners'] | undef
   })
 }
 
+const FIELD_NAMES: Record<string, string> = {
+  frequencyMHz: 'frequency',
+  name: 'name',
+  powerW: 'power',
+  antennaHeightM: 'height',
+  antennaGainDbi: 'gain',
+  leadLossDb: 'lead loss',
+  lat: 'latitude',
+  lon: 'longitude',
+}
+
+/** What is wrong with a kit form, by the names that its fields have on the screen. */
+export function kitProblems(problems: readonly Problem[], draft: KitDraft): Problem[] {
+  return problems.map((p) => {
+    const field = /\w+$/.exec(p.where)?.[0] ?? ''
+    const rig = /^rigs\[(\d+)\]/.exec(p.where)?.[1]
+    const name = FIELD_NAMES[field]
+    if (!name) return p
+    const where =
+      rig !== undefined
+        ? draft.rigs[Number(rig)]?.name || `rig ${Number(rig) + 1}`
+        : p.where.startsWith('base')
+          ? 'At the base'
+          : 'All'
+    return { ...p, where, message: p.message.replace(p.where, `the ${name}`) }
+  })
+}
+
 export interface PreviewRow {
   row: CheckRow
   reading: Reading
