@@ -11,6 +11,12 @@ interface Props {
   onChange: (m: ColumnMatch) => void
 }
 
+/** The first thing that stands in a column. */
+function exampleOf({ rows }: CsvTable, column: number): string {
+  const first = rows.find((r) => (r.cells[column] ?? '') !== '')?.cells[column]
+  return first === undefined ? 'Empty' : `e.g. ${first.slice(0, 24)}`
+}
+
 /** Which column of the file holds what; guessed from the headings. */
 export function ColumnFields({ table, value, onChange }: Props) {
   return (
@@ -22,13 +28,7 @@ export function ColumnFields({ table, value, onChange }: Props) {
           label={COLUMN_NAMES[c]}
           value={value[c] ?? -1}
           error={NEEDED.includes(c) && value[c] === null}
-          helperText={
-            value[c] === null
-              ? NEEDED.includes(c)
-                ? 'Needed'
-                : ''
-              : `e.g. ${(table.rows[0]?.cells[value[c]!] ?? '').slice(0, 24)}`
-          }
+          helperText={value[c] === null ? (NEEDED.includes(c) ? 'Needed' : '') : exampleOf(table, value[c]!)}
           onChange={(e) =>
             onChange({ ...value, [c]: Number(e.target.value) < 0 ? null : Number(e.target.value) })
           }

@@ -11,11 +11,7 @@ const RIG: [RigField, string][] = [
   ['antennaGainDbi', 'Gain (dBi)'],
   ['leadLossDb', 'Lead loss (dB)'],
 ]
-const BASE: [BaseField, string][] = [
-  ...RIG,
-  ['lat', 'Latitude, if marks have one'],
-  ['lon', 'Longitude, if marks have one'],
-]
+const BASE: [BaseField, string][] = [...RIG, ['lat', 'Latitude'], ['lon', 'Longitude']]
 
 /** What is known of the base and of the rigs, from the kit file or typed in. */
 export function KitFields({ value, onChange }: { value: KitDraft; onChange: (k: KitDraft) => void }) {
