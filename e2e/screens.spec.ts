@@ -75,6 +75,16 @@ test('nothing overflows at 360 px', async ({ page }) => {
   }
 })
 
+test('on a telephone the rail shows the step that is open', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  const trial = await openTrial(page, 'Short or long')
+  for (const step of ['findings', 'kit', 'field']) {
+    await page.goto(`${trial}/${step}`)
+    const open = page.getByRole('navigation', { name: 'Steps' }).locator('[aria-current]')
+    await expect(open).toBeInViewport({ ratio: 1 })
+  }
+})
+
 test('the reach strip is walked by arrow keys, and Enter opens a check', async ({ page }) => {
   const trial = await openTrial(page, 'Short or long')
   await page.goto(`${trial}/findings/reach`)

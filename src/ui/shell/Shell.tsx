@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
 import { usePathname } from 'next/navigation'
-import type { ReactNode } from 'react'
+import { useEffect, useRef, type ReactNode } from 'react'
 import type { Units } from '@/core/units'
 import { UnitsSwitch } from './UnitsSwitch'
 
@@ -26,14 +26,23 @@ interface ShellProps {
 
 function Rail({ trialId, steps }: { trialId: string; steps: Step[] }) {
   const path = usePathname()
+  const rail = useRef<HTMLElement>(null)
+  // On a telephone the rail is wider than the screen, and the open step may lie out of it.
+  useEffect(() => {
+    const nav = rail.current
+    const open = nav?.querySelector<HTMLElement>('[aria-current]')
+    if (nav && open) nav.scrollLeft = open.offsetLeft - (nav.clientWidth - open.offsetWidth) / 2
+  }, [path])
   return (
     <Box
       component="nav"
+      ref={rail}
       aria-label="Steps"
       sx={{
         display: 'flex',
         flexDirection: { xs: 'row', md: 'column' },
         overflowX: 'auto',
+        position: 'relative',
         width: { md: 168 },
         flexShrink: 0,
         borderRight: { md: '1px solid var(--rule)' },
