@@ -65,6 +65,13 @@ test('a finger that trembles logs one check', async ({ page }) => {
   const notHeard = page.getByRole('button', { name: 'Not heard', exact: true })
   await notHeard.dblclick({ delay: 20 })
   await expect(page.getByText(`${before + 1} of`)).toBeVisible()
+  // A key is no finger: it logs again at once, and what the two made is all there is.
+  await page.keyboard.press('n')
+  await expect(page.getByText(`${before + 2} of`)).toBeVisible()
+  await expect(page.getByText('all saved')).toBeVisible()
+  expect(await done(page)).toBe(before + 2)
+})
+  await expect(page.getByText(`${before + 1} of`)).toBeVisible()
   await page.waitForTimeout(500)
   expect(await done(page)).toBe(before + 1)
   await notHeard.click()
