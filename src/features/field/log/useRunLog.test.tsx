@@ -127,6 +127,32 @@ describe('a run’s log on the device', () => {
     expect(hook.result.current.log.checks).toHaveLength(2)
   })
 
+  it('comes after the entries of a device whose clock is ahead, and does not take its own clock to be behind', async () => {
+    const ahead = clock + 600_000
+    const other: Entry = {
+      id: v7({ msecs: ahead }),
+      runId,
+      device: 'another',
+      role: 'base',
+      wallTime: new Date(ahead).toISOString(),
+      seq: 1,
+      supersedes: null,
+      body: check('m5'),
+    }
+    server.held.set(other.id, other)
+    const hook = await opened()
+    await waitFor(() => expect(hook.result.current.log.checks).toHaveLength(1))
+    const first = await add(hook, check('m0'))
+    const second = await add(hook, check('m1'))
+    expect(first.id > other.id && second.id > first.id).toBe(true)
+    expect(second.wallTime).toBe('2026-05-16T08:00:00.000Z')
+    expect(hook.result.current.clockBackMs).toBeNull()
+    hook.unmount()
+    const again = await opened()
+    await add(again, check('m2'))
+    expect(again.result.current.clockBackMs).toBeNull()
+  })
+
   it('where nothing can be stored says so, and what to do', async () => {
     const broken = vi.spyOn(indexedDB, 'open').mockImplementation(() => {
       throw new DOMException('not allowed', 'SecurityError')

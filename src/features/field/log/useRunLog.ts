@@ -54,7 +54,7 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
   const queue = useRef<EntryQueue | null>(null)
   const seq = useRef(0)
   const [device] = useState(deviceName)
-  /** The newest of this device's entries, and of all that it has seen, ms. */
+  /** The latest that this device's own clock has shown in an entry, and the newest id of all that it has seen, ms. */
   const ownMs = useRef(0)
   const seenMs = useRef(0)
 
@@ -71,7 +71,10 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
       .then((all) => {
         setEntries(all)
         seq.current = all.reduce((m, e) => (e.device === device ? Math.max(m, e.seq) : m), 0)
-        ownMs.current = all.reduce((m, e) => (e.device === device ? Math.max(m, madeAt(e.id)) : m), 0)
+        ownMs.current = all.reduce(
+          (m, e) => (e.device === device ? Math.max(m, Date.parse(e.wallTime)) : m),
+          0,
+        )
         see(all)
         setReady(true)
       })
@@ -98,10 +101,10 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
       else setClockBack(null)
       const made = bodies.map(({ body, supersedes }): Entry => {
         // What it corrects may come from a device whose clock is ahead.
-        const at = Math.max(now, ownMs.current + 1, seenMs.current + 1)
-        ownMs.current = at
+        seenMs.current = Math.max(now, seenMs.current + 1)
+        ownMs.current = Math.max(now, ownMs.current)
         return {
-          id: v7({ msecs: at }),
+          id: v7({ msecs: seenMs.current }),
           runId,
           device,
           role,
