@@ -1,5 +1,6 @@
 import { inverse, type Place } from '@/core/geo/geodesic'
 import type { CheckRow } from '@/core/formats/checks/checksCsv'
+import { median } from '@/core/stats/numeric/median'
 
 /** A mark whose place is hardly meant; whoever brings it in is asked. */
 export interface MarkDoubt {
@@ -14,9 +15,6 @@ const FARTHEST_M = 1_000_000
 /** A jump is so many times the way from mark to mark, and at least so far, m. */
 const JUMP_TIMES = 15
 const JUMP_M = 5000
-
-const medianOf = (values: readonly number[]) =>
-  [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)]!
 
 /** Marks with a distance that is hardly meant, and those that lie far from the marks before and after them. */
 export function doubtfulMarks(rows: readonly CheckRow[]): MarkDoubt[] {
@@ -33,7 +31,7 @@ export function doubtfulMarks(rows: readonly CheckRow[]): MarkDoubt[] {
   )
   if (placed.length < 4) return far
   const steps = placed.slice(1).map((m, i) => inverse(placed[i]!.place, m.place).distanceM)
-  const least = Math.max(JUMP_M, JUMP_TIMES * medianOf(steps))
+  const least = Math.max(JUMP_M, JUMP_TIMES * median(steps))
   const jumps = placed.flatMap(({ mark, line }, i): MarkDoubt[] => {
     const beside = [steps[i - 1], steps[i]].filter((d) => d !== undefined)
     const nearest = Math.min(...beside)

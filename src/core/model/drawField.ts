@@ -1,3 +1,4 @@
+import { effectiveNumber } from '@/core/stats/numeric/effectiveNumber'
 import { seededRandom, type SeededRandom } from '@/core/stats/numeric/seededRandom'
 import { evenShares } from './evenShares'
 import type { Field } from './field'
@@ -60,16 +61,15 @@ export function drawField(
       }
     }
   })
-  const [sum, squares] = [weights.reduce((s, w) => s + w, 0), weights.reduce((s, w) => s + w * w, 0)]
   const times = evenShares(weights, wanted)
   return {
     points,
     draws: made.flatMap((draw, i) => new Array<Draw>(times[i]!).fill(draw)),
-    effective: (sum * sum) / squares,
+    effective: effectiveNumber(weights),
   }
 }
 
-/** @returns the proposal of draws about the likeliest of some points; null where its curvature has no factor */
+/** The proposal of draws, as wide as the posterior is about the likeliest of some points. */
 function proposalAt(field: Field, at: readonly FieldPoint[], weightOf: ArrayLike<number>): SharedProposal {
   const likeliest = at.reduce((best, _, i) => (weightOf[i]! > weightOf[best]! ? i : best), 0)
   const about = at[likeliest]!

@@ -1,39 +1,15 @@
-import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
 import { Arrow } from './arrow'
 import { bendsOf } from './bends'
 import { noChance } from './chanceAt'
 import { Chances } from './chances'
+import { Floors, floorOf } from './floors'
 import { layoutOf, type Layout } from './layout'
 import type { ModelPriors, NormalPrior, Spreads } from './priors'
 import type { ModelData } from './reports'
 import { TabledChances } from './tabledChances'
 
-/** Below z the ratio φ/Φ is read from its asymptote, which needs no quotient of vanishing numbers. */
-const FAR = -12
-
-/** ln Φ(z) with its first derivative and minus its second. */
-function floorOf(z: number): [ln: number, d: number, curve: number] {
-  const far = z < FAR
-  const r = far ? -z - 1 / z : normalPdf(z) / normalCdf(z)
-  const ln = far ? -0.5 * z * z - Math.log(-z * Math.sqrt(2 * Math.PI)) : Math.log(normalCdf(z))
-  return [ln, r, r * (z + r)]
-}
-
-interface Floor {
-  /** The unknowns whose sum has it. */
-  sum: readonly number[]
-  floor: readonly [where: number, over: number]
-}
-/** So far below its middle a soft floor lets nothing through, and so far above it all. */
-const CLEAR_SDS = 2.5
-/** Of what a floor is soft by: within so little its curvature is the same. */
-const STIRRED = 0.1
-
 /** With so many reports for each kind of report a table of what each says at each level costs less. */
 const TABLED_FROM = 30
-
-/** A step makes nothing stronger; softly, so that the curvature stays. */
-const STEP_FLOOR = [0, 0.5] as const
 
 interface PlacedCell {
   cell: ModelData['cells'][number]
@@ -68,7 +44,8 @@ export class Field {
   private readonly one = noChance()
   private readonly cross: Float64Array
   private readonly cells: PlacedCell[]
-  private readonly floors: readonly Floor[]
+  /** What of the shared unknowns has a soft floor. */
+  readonly floors: Floors
   /** -10 lg of a mark's distance over the middle one. */
   private readonly fall: Float64Array
 
@@ -94,36 +71,7 @@ export class Field {
     this.fall = Float64Array.from(data.distanceM, (m) => -10 * Math.log10(m / data.middleM))
     this.cross = new Float64Array(Math.max(1, ...this.layout.cuts))
     this.cells = data.cells.map((c) => this.placed(c))
-    this.floors = this.floored()
-  }
-
-  /** What of the shared unknowns has a soft floor: a step, each part's slope, and the gaps between a list's cuts. */
-  private floored(): Floor[] {
-    const { layout, priors, data } = this
-    const gaps = layout.cut.flatMap((first, d) =>
-      data.input.listeners[d]!.counts
-        ? []
-        : Array.from({ length: layout.cuts[d]! - 1 }, (_, k) => [first + k + 1]),
-    )
-    return [
-      ...(layout.step === null ? [] : [{ sum: [layout.step], floor: STEP_FLOOR }]),
-      // Each part falls by its own.
-      ...[0, ...layout.bend].map((_, k) => ({
-        sum: [layout.slope, ...layout.bend.slice(0, k)],
-        floor: priors.slopeFloor,
-      })),
-      ...gaps.map((sum) => ({ sum, floor: priors.gapFloor })),
-    ]
-  }
-
-  /** Whether a step moves anything about its floor, where the curvature changes within a fraction of what the floor is soft by. */
-  stirsFloors(x: Float64Array, step: Float64Array): boolean {
-    const { at } = this
-    return this.floors.some(({ sum, floor: [where, over] }) => {
-      const above = sum.reduce((s, i) => s + x[at + i]!, -where)
-      const by = Math.abs(sum.reduce((s, i) => s + step[at + i]!, 0))
-      return by > STIRRED * over && above - by < CLEAR_SDS * over
-    })
+    this.floors = new Floors(data, this.layout, priors)
   }
 
   private arrow(shared: number): Arrow {
@@ -150,14 +98,6 @@ export class Field {
 
   private gapPrior(listener: number): NormalPrior {
     return this.data.input.listeners[listener]!.counts ? this.priors.halfShare : this.priors.gap
-  }
-
-  /** The least that each of the shared unknowns can be: one with a floor of its own lies hardly below it. */
-  leastShared(): Float64Array {
-    const least = new Float64Array(this.layout.size).fill(-Infinity)
-    for (const { sum, floor } of this.floors)
-      if (sum.length === 1) least[sum[0]!] = floor[0] - CLEAR_SDS * floor[1]
-    return least
   }
 
   /** A listener's cuts, dB. */
@@ -313,7 +253,7 @@ export class Field {
       normal(first, data.levelDb + priors.firstCut[0], priors.firstCut[1])
       for (let k = 1; k < layout.cuts[d]!; k++) normal(first + k, ...this.gapPrior(d))
     })
-    for (const { sum, floor } of this.floors) floored(sum, floor)
+    for (const { sum, floor } of this.floors.all) floored(sum, floor)
     return ln
   }
 

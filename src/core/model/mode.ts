@@ -43,7 +43,7 @@ export function modeOf(field: Field, spreads: Spreads, start: Float64Array): Mod
     let gain = 0
     for (const v of step) gain += v * v
     factor.solveUpper(step)
-    if (gain < close && ridge === 0 && !field.stirsFloors(x, step)) {
+    if (gain < close && ridge === 0 && !field.floors.stirredBy(x, step, field.at)) {
       for (let i = 0; i < x.length; i++) x[i]! += step[i]!
       return { x, evidence: height + gain / 2 - 0.5 * lnDet, steps }
     }

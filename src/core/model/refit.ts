@@ -1,3 +1,4 @@
+import { effectiveNumber } from '@/core/stats/numeric/effectiveNumber'
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { Field } from './field'
 import { drawField } from './drawField'
@@ -36,8 +37,7 @@ export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): Model
   }))
   const top = Math.max(...weighed.map((p) => p.lnWeight))
   const weights = weighed.map((p) => Math.exp(p.lnWeight - top))
-  const sum = weights.reduce((s, w) => s + w, 0)
-  const effective = sum ** 2 / weights.reduce((s, w) => s + w * w, 0)
+  const effective = effectiveNumber(weights)
   if (!(effective >= least)) return fitModel(input, { priors, draws })
   const drawn = drawField(field, weighed, weights, draws, seededRandom(SEED))
   return {

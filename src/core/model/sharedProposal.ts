@@ -31,7 +31,7 @@ export class SharedProposal {
     private readonly field: Field,
     about: FieldPoint,
   ) {
-    this.least = field.leastShared()
+    this.least = field.floors.least()
     const top = givenShared(field, about.spreads, about.mode.x.slice()) ?? Infinity
     this.axes = Array.from({ length: field.layout.size }, (_, i) => ({
       below: this.stretch(about, top, i, -1),

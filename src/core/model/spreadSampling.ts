@@ -1,4 +1,5 @@
 import { cholesky, forwardSolved } from '@/core/stats/numeric/cholesky'
+import { effectiveNumber } from '@/core/stats/numeric/effectiveNumber'
 import type { SeededRandom } from '@/core/stats/numeric/seededRandom'
 import { ellipticalSlice } from './ellipticalSlice'
 import { evenNormals } from './evenNormals'
@@ -93,8 +94,6 @@ const lnSum = (values: readonly number[]) => {
   return top + Math.log(values.reduce((s, v) => s + Math.exp(v - top), 0))
 }
 
-const effectiveOf = (w: Float64Array) => 1 / w.reduce((s, v) => s + v * v, 0)
-
 function normalised(lns: readonly number[], temper = 1): Float64Array {
   const top = Math.max(...lns)
   const w = Float64Array.from(lns, (v) => Math.exp(temper * (v - top)))
@@ -105,11 +104,11 @@ function normalised(lns: readonly number[], temper = 1): Float64Array {
 /** The largest power of the weights, one at most, that leaves enough of them. */
 function tempered(lns: readonly number[], enough: number): { weights: Float64Array; temper: number } {
   const whole = normalised(lns)
-  if (effectiveOf(whole) >= enough) return { weights: whole, temper: 1 }
+  if (effectiveNumber(whole) >= enough) return { weights: whole, temper: 1 }
   let [low, high] = [0, 1]
   for (let i = 0; i < 30; i++) {
     const middle = (low + high) / 2
-    if (effectiveOf(normalised(lns, middle)) >= enough) low = middle
+    if (effectiveNumber(normalised(lns, middle)) >= enough) low = middle
     else high = middle
   }
   return { weights: normalised(lns, low), temper: low }
@@ -182,7 +181,7 @@ export function sampleSpreads<T>(
   propose(adapted(), plan.second)
   for (let further = 0; ; further++) {
     const weights = normalised(lnWeights())
-    const effective = effectiveOf(weights)
+    const effective = effectiveNumber(weights)
     const paretoK = paretoShape(weights)
     const good = effective >= plan.minEffective && paretoK <= plan.maxParetoK
     if (good) return { points, weights, effective, paretoK, rounds, slower: false, poor: false }

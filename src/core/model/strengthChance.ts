@@ -50,6 +50,10 @@ export class StrengthChance {
   private density: Float64Array
   private parts: readonly Part[] = []
   private heard = 1
+  /** The node nearest to the level that is looked at, how far off it lies, dB, and ln of the highest density there. */
+  private near = 0
+  private off = 0
+  private top = 0
 
   /** @param mostNodes of any strength that is asked for */
   constructor(mostNodes: number) {
@@ -67,13 +71,18 @@ export class StrengthChance {
     this.heard = heard
   }
 
+  private look(nodes: StrengthNodes, y: number): void {
+    this.near = nearestTo(nodes, y)
+    this.off = nodes.from + this.near * nodes.step - y
+    this.top = highest(this.parts, this.off)
+  }
+
   /** ln of the chance at a level and its derivatives, written into `out`. */
   at(nodes: StrengthNodes, { value, a, b, aa, bb }: StepTable, y: number, out: ChanceAt): void {
     const { density } = this
-    const { from, step, n } = nodes
-    const near = nearestTo(nodes, y)
-    const off = from + near * step - y
-    const top = highest(this.parts, off)
+    const { step, n } = nodes
+    this.look(nodes, y)
+    const { near, off, top } = this
     let p = 0
     let py = 0
     let pyy = 0
@@ -119,10 +128,9 @@ export class StrengthChance {
   /** ln of the chance and its derivatives by the level alone. */
   levelAt(nodes: StrengthNodes, { value }: StepTable, y: number, out: ChanceAt): void {
     const { density } = this
-    const { from, step, n } = nodes
-    const near = nearestTo(nodes, y)
-    const off = from + near * step - y
-    const top = highest(this.parts, off)
+    const { step, n } = nodes
+    this.look(nodes, y)
+    const { near, off, top } = this
     let p = 0
     let py = 0
     let pyy = 0
@@ -146,9 +154,8 @@ export class StrengthChance {
   /** ln of the chance alone. */
   lnAt(nodes: StrengthNodes, { value }: StepTable, y: number): number {
     const { density } = this
-    const near = nearestTo(nodes, y)
-    const off = nodes.from + near * nodes.step - y
-    const top = highest(this.parts, off)
+    this.look(nodes, y)
+    const { near, off, top } = this
     let p = 0
     for (const part of this.parts) {
       densities(nodes, near, off, part, top, density)

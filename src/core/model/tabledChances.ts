@@ -29,6 +29,7 @@ export class TabledChances implements Pick<
   private readonly tables = new Map<number, Table>()
   private readonly node = noChance()
   private readonly out = noChance()
+  private readonly read = { value: 0, slope: 0 }
   private step = STEP_DB
   private count = 0
   private now = 0
@@ -63,33 +64,19 @@ export class TabledChances implements Pick<
     const p = i * FIGURES
     const q = p + FIGURES
     const t = place - i
-    const { step } = this
-    const h01 = t * t * (3 - 2 * t)
-    const h10 = t * (1 - t) * (1 - t) * step
-    const h11 = -t * t * (1 - t) * step
-    const d01 = (6 * t * (1 - t)) / step
-    const d10 = (1 - t) * (1 - 3 * t)
-    const d11 = t * (3 * t - 2)
-    out.log = figures[p]! + h01 * (figures[q]! - figures[p]!) + h10 * figures[p + 1]! + h11 * figures[q + 1]!
-    const y0 = figures[p + 1]!
-    const y1 = figures[q + 1]!
-    const yy0 = figures[p + 2]!
-    const yy1 = figures[q + 2]!
-    out.y = y0 + h01 * (y1 - y0) + h10 * yy0 + h11 * yy1
-    out.yy = d01 * (y1 - y0) + d10 * yy0 + d11 * yy1
+    const { step, read } = this
+    cubic(figures, p, q, t, step, read)
+    out.log = read.value
+    cubic(figures, p + 1, q + 1, t, step, read)
+    out.y = read.value
+    out.yy = read.slope
     if (!this.derived) return
-    const a0 = figures[p + 3]!
-    const a1 = figures[q + 3]!
-    const ya0 = figures[p + 4]!
-    const ya1 = figures[q + 4]!
-    out.a = a0 + h01 * (a1 - a0) + h10 * ya0 + h11 * ya1
-    out.ya = d01 * (a1 - a0) + d10 * ya0 + d11 * ya1
-    const b0 = figures[p + 5]!
-    const b1 = figures[q + 5]!
-    const yb0 = figures[p + 6]!
-    const yb1 = figures[q + 6]!
-    out.b = b0 + h01 * (b1 - b0) + h10 * yb0 + h11 * yb1
-    out.yb = d01 * (b1 - b0) + d10 * yb0 + d11 * yb1
+    cubic(figures, p + 3, q + 3, t, step, read)
+    out.a = read.value
+    out.ya = read.slope
+    cubic(figures, p + 5, q + 5, t, step, read)
+    out.b = read.value
+    out.yb = read.slope
     out.aa = figures[p + 7]! + t * (figures[q + 7]! - figures[p + 7]!)
     out.ab = figures[p + 8]! + t * (figures[q + 8]! - figures[p + 8]!)
     out.bb = figures[p + 9]! + t * (figures[q + 9]! - figures[p + 9]!)
@@ -124,6 +111,28 @@ export class TabledChances implements Pick<
     made[i] = this.now
     keep(node, figures, i * FIGURES)
   }
+}
+
+/**
+ * Reads a figure and its slope between two levels from the figures and slopes at both, which follow them in the table
+ * (Hermite's cubic).
+ * @param p of the figure at the lower level @param q at the upper @param t how far between them, 0 to 1
+ */
+function cubic(
+  figures: Float64Array,
+  p: number,
+  q: number,
+  t: number,
+  step: number,
+  into: { value: number; slope: number },
+): void {
+  const from = figures[p]!
+  const by = figures[q]! - from
+  const before = figures[p + 1]!
+  const after = figures[q + 1]!
+  const u = 1 - t
+  into.value = from + t * t * (3 - 2 * t) * by + t * u * step * (u * before - t * after)
+  into.slope = (6 * t * u * by) / step + u * (1 - 3 * t) * before + t * (3 * t - 2) * after
 }
 
 function keep(c: ChanceAt, into: Float64Array, at: number): void {

@@ -1,4 +1,5 @@
 import { groupedBy } from '@/core/groupedBy'
+import { median } from '@/core/stats/numeric/median'
 import type { LoggedCheck, RunLog } from './foldEntries'
 import { keyText } from './plan'
 
@@ -32,12 +33,6 @@ export interface ClockOffset {
 /** Offsets smaller than this are the pace of the work and no fault of a clock, s. */
 const MIN_S = 120
 const MIN_PAIRS = 4
-
-const median = (values: number[]): number => {
-  const v = [...values].sort((a, b) => a - b)
-  const m = v.length >> 1
-  return v.length % 2 === 1 ? v[m]! : (v[m - 1]! + v[m]!) / 2
-}
 
 /**
  * Clocks that differ, noticed from checks that two devices share: each logs its own half of the same link at

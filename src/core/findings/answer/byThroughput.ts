@@ -1,5 +1,6 @@
+import { median } from '@/core/stats/numeric/median'
 import type { AnswerCore, AnswerFrom } from './types'
-import { CARRIED_UNIT, carriedOf, carriedText, middleOf } from './carried'
+import { CARRIED_UNIT, carriedOf, carriedText } from './carried'
 
 /** What a line carried, where nothing else was logged: shown, and no verdict on the antenna. */
 export function answerByThroughput({ log, plan }: AnswerFrom): AnswerCore | null {
@@ -20,7 +21,7 @@ export function answerByThroughput({ log, plan }: AnswerFrom): AnswerCore | null
           letter,
           name,
           text: carriedText(c),
-          value: middleOf(c.values),
+          value: median(c.values),
           low,
           high,
           note: '',

@@ -1,3 +1,4 @@
+import { median } from '@/core/stats/numeric/median'
 import type { RunLog } from '@/core/trial'
 
 /** What a line carried with one link, in one direction. */
@@ -25,17 +26,10 @@ export function carriedOf({ events }: Pick<RunLog, 'events'>): CarriedBy[] {
 
 export const CARRIED_UNIT = { throughput: 'Mbit/s', delay: 'ms' } as const
 
-/** The middle of some values. */
-export const middleOf = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b)
-  const half = sorted.length >> 1
-  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2
-}
-
 /** "21.4 Mbit/s (18.0 to 24.8, 5 readings)". */
 export function carriedText({ what, values, capped }: CarriedBy): string {
   const show = (v: number) => v.toFixed(v < 10 ? 1 : 0)
   const n = values.length === 1 ? 'one reading' : `${values.length} readings`
   const cap = capped > 0 ? `, ${capped} of them at what the line allows` : ''
-  return `${show(middleOf(values))} ${CARRIED_UNIT[what]} (${show(Math.min(...values))} to ${show(Math.max(...values))}, ${n}${cap})`
+  return `${show(median(values))} ${CARRIED_UNIT[what]} (${show(Math.min(...values))} to ${show(Math.max(...values))}, ${n}${cap})`
 }

@@ -1,3 +1,4 @@
+import { median } from '@/core/stats/numeric/median'
 import { cellMiddle } from '@/core/stats/scales/levelCell'
 import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
 import type { FindingsInput, ReadCheck } from '../input'
@@ -15,11 +16,6 @@ export interface Erratic {
 
 const SHUFFLES = 999
 const MIN = 8
-
-const medianOf = (v: number[]) => {
-  const s = [...v].sort((a, b) => a - b)
-  return s.length === 0 ? 0 : (s[(s.length - 1) >> 1]! + s[s.length >> 1]!) / 2
-}
 
 /**
  * Which link jumps: how far each report lies from the mark's and the link's own means, link against the
@@ -47,7 +43,7 @@ export function erraticLinks(
     const groups = new Map<string, (typeof left)[number][]>()
     for (const r of left) groups.set(keyOf(r), [...(groups.get(keyOf(r)) ?? []), r])
     for (const g of groups.values()) {
-      const m = medianOf(g.map((r) => r.y))
+      const m = median(g.map((r) => r.y))
       for (const r of g) r.y -= m
     }
   }
