@@ -1,4 +1,5 @@
 import { DONE, type Outcome, refuse } from '@/core/outcome'
+import { groupedBy } from '@/core/groupedBy'
 import { and, asc, desc, eq, inArray } from 'drizzle-orm'
 import { nameLinks, type Link } from '@/core/kit'
 import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
@@ -130,16 +131,11 @@ function rigsOfOneName(
   links: PlanInput['links'],
 ): { name: string; letters: [string, string] } | null {
   const ids = [...new Set(links.flatMap((l) => [l.baseRigId, l.outRigId]))]
-  const seen = new Map<string, string>()
-  for (const { name, letter } of ids.length === 0
-    ? []
-    : db.select().from(rig).where(inArray(rig.id, ids)).orderBy(asc(rig.letter)).all()) {
-    const key = name.trim().toLowerCase()
-    const other = seen.get(key)
-    if (other !== undefined) return { name, letters: [other, letter] }
-    seen.set(key, letter)
-  }
-  return null
+  if (ids.length === 0) return null
+  const rigs = db.select().from(rig).where(inArray(rig.id, ids)).orderBy(asc(rig.letter)).all()
+  const groups = groupedBy(rigs, (r) => r.name.trim().toLowerCase())
+  const [first, second] = [...groups.values()].find((g) => g.length > 1) ?? []
+  return first && second ? { name: second.name, letters: [first.letter, second.letter] } : null
 }
 
 /** Saves the plan. Runs that were begun keep the plan they were begun with. */

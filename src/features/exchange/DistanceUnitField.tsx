@@ -8,7 +8,7 @@ import { distanceText, type Units } from '@/core/units'
 interface Props {
   /** The column's heading, and some of what stands under it. */
   heading: string
-  given: string[]
+  given: { text: string; value: number }[]
   value: DistanceUnit | null
   units: Units
   onChange: (unit: DistanceUnit) => void
@@ -16,13 +16,13 @@ interface Props {
 
 /** What a column of distances is in, where its heading does not say: each choice shows what it makes of the first ones. */
 export function DistanceUnitField({ heading, given, value, units, onChange }: Props) {
-  const figures = given.map((t) => Number(t.replace(',', '.'))).filter(Number.isFinite)
+  const figures = given.map((d) => d.value).filter(Number.isFinite)
   const read = (unit: DistanceUnit) =>
     figures.map((v) => distanceText(v * DISTANCE_UNITS[unit], units)).join(', ')
   return (
     <>
       <FormLabel id="distance-unit" sx={{ display: 'block', mt: 2 }}>
-        “{heading}” does not say what {given.join(', ')} are in. Are they
+        “{heading}” does not say what {given.map((d) => d.text).join(', ')} are in. Are they
       </FormLabel>
       <RadioGroup
         aria-labelledby="distance-unit"

@@ -1,3 +1,4 @@
+import { figureOf } from '@/core/formats/checks/figureText'
 import { bareListeners, doubtfulMarks, guessScales, type MarkDoubt } from '@/core/exchange'
 import type { Problem } from '@/core/outcome'
 import {
@@ -190,7 +191,8 @@ export function guessedScales(
 /** How many different distances are shown to choose a unit by. */
 const SHOWN = 4
 
-/** The first different distances of a column, as they stand in the file. */
-export function someDistances(table: CsvTable, column: number): string[] {
-  return [...new Set(table.rows.map((r) => r.cells[column] ?? '').filter(Boolean))].slice(0, SHOWN)
+/** The first different distances of a column, as they stand in the file and as they are read. */
+export function someDistances(table: CsvTable, column: number): { text: string; value: number }[] {
+  const texts = [...new Set(table.rows.map((r) => r.cells[column] ?? '').filter(Boolean))].slice(0, SHOWN)
+  return texts.map((text) => ({ text, value: figureOf(text, table.delimiter === ',') }))
 }

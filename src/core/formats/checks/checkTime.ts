@@ -31,9 +31,9 @@ export function checkTime(
   if (slashed && slashes === null)
     return { why: `"${text}" could be two days; write the year first, as in 2026-05-16 08:10` }
   const date = slashed ? (slashes === 'day first' ? 'dd/MM/yyyy' : 'MM/dd/yyyy') : 'dd.MM.yyyy'
-  const zone = given ? '' : ' +00:00'
+  const zone = given ? '' : '+00:00'
   for (const clock of CLOCKS) {
-    const found = parse(`${plain}${zone}`, `${date} ${clock}${given ? 'XXX' : ' XXX'}`, new Date(0))
+    const found = parse(`${plain}${zone}`, `${date} ${clock}XXX`, new Date(0))
     if (isValid(found) && found.getFullYear() > 1900) return { time: found.toISOString() }
   }
   return { why: `"${text}" is no time; 2026-05-16T08:10:39Z would be (hours 00 to 23)` }

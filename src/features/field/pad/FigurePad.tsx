@@ -3,6 +3,7 @@
 import { whyNotRead, type Scale } from '@/core/reports'
 import type { Draft } from './draft'
 import { figureAfter, isFigure, type FigureKey } from './figure'
+import { keyRow } from './keyStyles'
 import { PadButton } from './PadButton'
 
 interface Props {
@@ -36,14 +37,14 @@ export function FigurePad({ scale, draft, onDraft }: Props) {
           </small>
         )}
       </div>
-      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(5, 1fr)', gap: 4 }}>
+      <div style={keyRow(5)}>
         {['1', '2', '3', '4', '5', '6', '7', '8', '9', '0'].map((d) => (
           <PadButton key={d} onClick={() => type(d)}>
             {d}
           </PadButton>
         ))}
       </div>
-      <div style={{ display: 'grid', gridTemplateColumns: 'repeat(4, 1fr)', gap: 4 }}>
+      <div style={keyRow(4)}>
         {KEYS.map(([key, shown, name]) => (
           <PadButton key={key} aria-label={name} onClick={() => type(key)}>
             {shown}

@@ -4,6 +4,7 @@ import type { Scale } from '@/core/reports'
 import { padFor, wordsCopied, wordsFor, type CheckKey } from '@/core/trial'
 import type { Draft } from './draft'
 import { FigurePad } from './FigurePad'
+import { keyRow } from './keyStyles'
 import { PadButton } from './PadButton'
 
 interface Props {
@@ -15,12 +16,9 @@ interface Props {
   now: CheckKey
 }
 
-const row = (columns: number) =>
-  ({ display: 'grid', gridTemplateColumns: `repeat(${columns}, 1fr)`, gap: 4 }) as const
-
 function Readability({ draft, onDraft }: Pick<Props, 'draft' | 'onDraft'>) {
   return (
-    <div role="group" aria-label="Readability" style={row(5)}>
+    <div role="group" aria-label="Readability" style={keyRow(5)}>
       {[1, 2, 3, 4, 5].map((r) => (
         <PadButton
           key={r}
@@ -51,8 +49,8 @@ function Strength({ draft, onDraft }: Pick<Props, 'draft' | 'onDraft'>) {
   )
   return (
     <div role="group" aria-label="Strength" style={{ display: 'grid', gap: 4 }}>
-      <div style={row(5)}>{[1, 2, 3, 4, 5].map(key)}</div>
-      <div style={row(5)}>
+      <div style={keyRow(5)}>{[1, 2, 3, 4, 5].map(key)}</div>
+      <div style={keyRow(5)}>
         {[6, 7, 8, 9].map(key)}
         <PadButton
           disabled={draft.strength !== 9}
@@ -76,7 +74,7 @@ function Words({ draft, onDraft, seed, now }: Omit<Props, 'scale'>) {
     onDraft({ ...draft, taken, figure: taken.length === 0 ? '' : String(copied) })
   }
   return (
-    <div role="group" aria-label="Words that came through" style={row(3)}>
+    <div role="group" aria-label="Words that came through" style={keyRow(3)}>
       {padFor(seed, now).map((word) => (
         <PadButton
           key={word}
@@ -109,7 +107,7 @@ export function ReportPad({ scale, draft, onDraft, seed, now }: Props) {
     case 'count':
       if (scale.of === 'words') return <Words draft={draft} onDraft={onDraft} seed={seed} now={now} />
       return (
-        <div role="group" aria-label="Copied" style={row(5)}>
+        <div role="group" aria-label="Copied" style={keyRow(5)}>
           {Array.from({ length: scale.total ?? 5 }, (_, i) => i + 1).map((k) => (
             <PadButton
               key={k}
@@ -124,7 +122,7 @@ export function ReportPad({ scale, draft, onDraft, seed, now }: Props) {
     case 'words':
     case 'heard':
       return (
-        <div role="group" aria-label="Report" style={row(2)}>
+        <div role="group" aria-label="Report" style={keyRow(2)}>
           {scale.words
             .filter((w) => w.step > 0)
             .map((w) => (

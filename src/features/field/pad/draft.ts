@@ -61,8 +61,6 @@ function oneText(draft: Draft, scale: Scale): string | null {
       return draft.readability === null ? null : `R${draft.readability}`
     case 'strength':
       return strength === null ? null : `S${strength}`
-    case 'level':
-      return isFigure(draft.figure) && whyNotRead(draft.figure, scale) === null ? draft.figure : null
     case 'count':
       return draft.figure === '' ? null : `${draft.figure} of ${scale.total ?? draft.figure}`
     case 'words':

@@ -12,3 +12,10 @@ export const FIELD_KEY: CSSProperties = {
 }
 
 export const MARK_STYLE: CSSProperties = { fontSize: '1.7rem', fontWeight: 700, lineHeight: 1.1 }
+
+/** Keys of a pad, so many beside one another. */
+export const keyRow = (columns: number): CSSProperties => ({
+  display: 'grid',
+  gridTemplateColumns: `repeat(${columns}, 1fr)`,
+  gap: 4,
+})
