@@ -6,8 +6,8 @@ import type { Entry } from '@/core/trial'
 import type { Db } from './connection'
 import { addLeg, addSite } from './ground'
 import { newId, nowIso } from './ids'
+import { lettersOf } from './rigs'
 import { appendEntries, startRun } from './runs'
-import { freeLetter } from './rigs'
 import { importedFile, rig, trial } from './schema'
 import { addTrial, setLinks } from './trials'
 
@@ -40,21 +40,10 @@ export function importDay(
     const tx = transaction as unknown as Db
     const { plan } = day
     const siteId = addSite(tx, day.base.name, day.base.place)
-    for (const r of [day.baseRig, ...day.rigs]) {
-      const letters = new Set(
-        tx
-          .select({ letter: rig.letter })
-          .from(rig)
-          .all()
-          .map((x) => x.letter),
-      )
-      const letter = letters.has(r.letter) ? freeLetter(tx) : r.letter
+    for (const r of [day.baseRig, ...day.rigs])
       tx.insert(rig)
-        .values({ ...r, letter, createdAt: nowIso() })
+        .values({ ...r, createdAt: nowIso() })
         .run()
-      r.letter = letter
-    }
-    for (const l of plan.links) l.letter = l.out.letter
     const legIds = [...new Set(plan.marks.map((m) => m.legId))]
     for (const legId of legIds) {
       const marks = plan.marks.filter((m) => m.legId === legId)
@@ -89,6 +78,9 @@ export function importDay(
       trialId,
       plan.links.map((l) => ({ id: l.id, baseRigId: l.base.id, outRigId: l.out.id })),
     )
+    const letters = lettersOf(tx, trialId)
+    for (const r of [day.baseRig, ...day.rigs]) r.letter = letters.get(r.id)!
+    for (const l of plan.links) l.letter = l.out.letter
     const startedAt = day.checks.find((c) => c.time)?.time ?? nowIso()
     const runId = startRun(
       tx,

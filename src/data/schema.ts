@@ -1,8 +1,25 @@
-import { blob, index, integer, real, sqliteTable, text, uniqueIndex } from 'drizzle-orm/sqlite-core'
+import {
+  blob,
+  index,
+  integer,
+  primaryKey,
+  real,
+  sqliteTable,
+  text,
+  uniqueIndex,
+} from 'drizzle-orm/sqlite-core'
 import type { Assembly, Direction, Listener, PartKind, RigKind, RuleSet, SpecByKind } from '@/core/kit'
 import type { CopyRule, Scale } from '@/core/reports'
 import type { CoverKind, Rings } from '@/core/terrain'
-import type { EarState, EntryBody, MarkMeans, OrderScheme, TrialPlan } from '@/core/trial'
+import type {
+  EarState,
+  EntryBody,
+  MarkMeans,
+  OrderScheme,
+  QuestionKind,
+  TrialPlan,
+  WayOfWorking,
+} from '@/core/trial'
 
 const id = () => text('id').primaryKey()
 /** Optimistic lock: an update names the revision it was made from. */
@@ -85,35 +102,32 @@ export interface PackingState {
   ticked: string[]
 }
 
-export const rig = sqliteTable(
-  'rig',
-  {
-    id: id(),
-    revision: revision(),
-    letter: text('letter').notNull(),
-    name: text('name').notNull(),
-    kind: text('kind').$type<RigKind>().notNull(),
-    txMHz: real('tx_mhz').notNull(),
-    rxMHz: real('rx_mhz'),
-    bandwidthKHz: real('bandwidth_khz'),
-    mode: text('mode').notNull().default('FM'),
-    powerW: real('power_w').notNull(),
-    antennaHeightM: real('antenna_height_m').notNull(),
-    antennaGainDbi: real('antenna_gain_dbi'),
-    leadLossDb: real('lead_loss_db'),
-    attenuatorDb: real('attenuator_db').notNull().default(0),
-    attenuatorAt: text('attenuator_at')
-      .$type<'both ways' | 'transmit' | 'receive'>()
-      .notNull()
-      .default('both ways'),
-    /** Null where only its figures are known. */
-    assembly: text('assembly', { mode: 'json' }).$type<Assembly | null>(),
-    variantOf: text('variant_of'),
-    note: text('note').notNull().default(''),
-    createdAt: createdAt(),
-  },
-  (t) => [uniqueIndex('rig_letter').on(t.letter)],
-)
+export const rig = sqliteTable('rig', {
+  id: id(),
+  revision: revision(),
+  /** The letter it was first given. A trial has its own for it. */
+  letter: text('letter').notNull(),
+  name: text('name').notNull(),
+  kind: text('kind').$type<RigKind>().notNull(),
+  txMHz: real('tx_mhz').notNull(),
+  rxMHz: real('rx_mhz'),
+  bandwidthKHz: real('bandwidth_khz'),
+  mode: text('mode').notNull().default('FM'),
+  powerW: real('power_w').notNull(),
+  antennaHeightM: real('antenna_height_m').notNull(),
+  antennaGainDbi: real('antenna_gain_dbi'),
+  leadLossDb: real('lead_loss_db'),
+  attenuatorDb: real('attenuator_db').notNull().default(0),
+  attenuatorAt: text('attenuator_at')
+    .$type<'both ways' | 'transmit' | 'receive'>()
+    .notNull()
+    .default('both ways'),
+  /** Null where only its figures are known. */
+  assembly: text('assembly', { mode: 'json' }).$type<Assembly | null>(),
+  variantOf: text('variant_of'),
+  note: text('note').notNull().default(''),
+  createdAt: createdAt(),
+})
 
 /** Elevations of a piece of ground; the heights themselves are a file beside the database, named by its hash. */
 export const grid = sqliteTable('grid', {
@@ -218,6 +232,11 @@ export const trial = sqliteTable('trial', {
   revision: revision(),
   name: text('name').notNull(),
   question: text('question').notNull().default(''),
+  /** The kind of question it was begun with, and how it is worked. */
+  kind: text('kind').$type<QuestionKind>().notNull().default('open'),
+  way: text('way').$type<WayOfWorking>().notNull().default('marks'),
+  /** UTC; null while it lies among the others. */
+  archivedAt: text('archived_at'),
   siteId: text('site_id').references(() => site.id),
   legIds: text('leg_ids', { mode: 'json' }).$type<string[]>().notNull().default([]),
   directions: text('directions', { mode: 'json' }).$type<Direction[]>().notNull(),
@@ -241,6 +260,24 @@ export const trial = sqliteTable('trial', {
   cautionsRead: text('cautions_read', { mode: 'json' }).$type<string[]>().notNull().default([]),
   createdAt: createdAt(),
 })
+
+/** The rigs of a trial, each with its letter there. */
+export const trialRig = sqliteTable(
+  'trial_rig',
+  {
+    trialId: text('trial_id')
+      .notNull()
+      .references(() => trial.id, { onDelete: 'cascade' }),
+    rigId: text('rig_id')
+      .notNull()
+      .references(() => rig.id, { onDelete: 'cascade' }),
+    letter: text('letter').notNull(),
+  },
+  (t) => [
+    primaryKey({ columns: [t.trialId, t.rigId] }),
+    uniqueIndex('trial_rig_letter').on(t.trialId, t.letter),
+  ],
+)
 
 /** The rig at the base and the rig out there that a check joins. */
 export const link = sqliteTable(

@@ -33,6 +33,10 @@ import {
   deleteTrial,
   entriesOf,
   freeLetter,
+  leaveRig,
+  linksFollow,
+  rigsOfTrial,
+  takeRigs,
   importDay,
   importedBefore,
   listRigs,
@@ -139,7 +143,7 @@ describe('openDatabase', () => {
         "select sql from sqlite_master where type = 'table' and name not like '\\_\\_%' escape '\\' and name not like 'sqlite%'",
       )
       .all() as { sql: string }[]
-    expect(tables.length).toBe(17)
+    expect(tables.length).toBe(18)
     expect(tables.every((t) => t.sql.endsWith('STRICT'))).toBe(true)
     expect(raw.pragma('journal_mode', { simple: true })).toBe('wal')
     raw.close()
@@ -175,15 +179,53 @@ describe('openDatabase', () => {
 })
 
 describe('kit', () => {
-  it('refuses a letter twice and says which is free; copies; deletes what no trial uses', () => {
-    const a = id(addRig(db, rig('A')))
-    const again = addRig(db, rig('A', { name: 'Other' }))
+  it('refuses a letter twice in a trial and says which is free; copies; deletes what no trial uses', () => {
+    const trialId = addTrial(db, 'T', '', 1)
+    const a = id(addRig(db, rig('A'), trialId))
+    const again = addRig(db, rig('A', { name: 'Other' }), trialId)
     expect(again).toMatchObject({ ok: false })
     expect(again.ok ? '' : messageOf(again)).toContain('B is free')
-    const copy = id(makeVariant(db, a))
+    const copy = id(makeVariant(db, a, trialId))
     expect(listRigs(db).find((r) => r.id === copy)).toMatchObject({ letter: 'B', name: 'Rig A, variant' })
     expect(deleteRig(db, copy).ok).toBe(true)
-    expect(freeLetter(db)).toBe('B')
+    expect(freeLetter(db, trialId)).toBe('B')
+  })
+  it('gives each trial rigs and letters of its own, taken from the kit', () => {
+    const [first, second] = [addTrial(db, 'One', '', 1), addTrial(db, 'Two', '', 2)]
+    const a = id(addRig(db, rig('A'), first))
+    const b = id(addRig(db, rig('B'), first))
+    expect(rigsOfTrial(db, second)).toEqual([])
+    expect(freeLetter(db, second)).toBe('A')
+    takeRigs(db, second, [b], true)
+    expect(rigsOfTrial(db, second)).toMatchObject([{ id: b, letter: 'A' }])
+    expect(rigsOfTrial(db, first)).toMatchObject([{ id: a }, { id: b, letter: 'B' }])
+    expect(updateRig(db, b, 1, rig('K', { powerW: 7 }), second).ok).toBe(true)
+    expect(rigsOfTrial(db, second)).toMatchObject([{ letter: 'K', powerW: 7 }])
+    expect(rigsOfTrial(db, first)[1]).toMatchObject({ letter: 'B', powerW: 7 })
+    leaveRig(db, first, b)
+    expect(rigsOfTrial(db, first)).toHaveLength(1)
+    expect(listRigs(db)).toHaveLength(2)
+  })
+  it('lets the plan follow the rigs until somebody chooses', () => {
+    const trialId = addTrial(db, 'T', '', 1, 'antennas')
+    const add = (r: RigInput) => id(linksFollow(db, trialId, () => addRig(db, r, trialId)))
+    const z = add(rig('Z', { kind: 'base' }))
+    const a = add(rig('A'))
+    add(rig('B', { txMHz: 145 }))
+    const links = () => openTrial(db, trialId)!.links.map((l) => [l.base.id, l.out.id])
+    expect(links()).toEqual([[z, a]])
+    const c = add(rig('C'))
+    expect(links()).toEqual([
+      [z, a],
+      [z, c],
+    ])
+    const open = openTrial(db, trialId)!
+    savePlan(db, trialId, open.trial.revision, {
+      ...planInputOf(open),
+      links: [{ baseRigId: z, outRigId: c }],
+    })
+    add(rig('D'))
+    expect(links()).toEqual([[z, c]])
   })
   it('refuses a change made from an old revision', () => {
     const a = id(addRig(db, rig('A')))
@@ -332,7 +374,7 @@ describe('import', () => {
     const run = listRuns(db, trialId)[0]!
     expect(logOf(db, run.id)).toMatchObject({ state: 'finished' })
     expect(logOf(db, run.id).checks).toHaveLength(177)
-    const letters = listRigs(db).map((r) => r.letter)
+    const letters = rigsOfTrial(db, trialId).map((r) => r.letter)
     expect(new Set(letters).size).toBe(letters.length)
   })
   it('is all or nothing', () => {

@@ -1,15 +1,14 @@
 import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { groupedBy } from '@/core/groupedBy'
 import { and, asc, desc, eq, inArray } from 'drizzle-orm'
-import { nameLinks, type Link } from '@/core/kit'
-import { defaultScale, USUAL_COPY_RULE } from '@/core/reports'
-import type { TrialPlan } from '@/core/trial'
+import { nameLinks, usualLinks, type Link } from '@/core/kit'
+import { startOf, type QuestionKind, type TrialPlan } from '@/core/trial'
 import type { Db } from './connection'
 import { legsOf, type LegWithMarks, type SiteRow } from './ground'
 import { newId, nowIso } from './ids'
 import { listParts, unitNames } from './parts'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
-import { toRig } from './rigs'
+import { lettersOf, rigsOfTrial, takeRigs, toRig } from './rigs'
 import { link, rig, site, trial, type ChosenService, type PackingState } from './schema'
 
 export type TrialRow = typeof trial.$inferSelect
@@ -27,6 +26,7 @@ export type PlanInput = Pick<
   TrialRow,
   | 'name'
   | 'question'
+  | 'way'
   | 'directions'
   | 'scales'
   | 'copyRule'
@@ -46,17 +46,26 @@ export function listTrials(db: Db): TrialRow[] {
   return db.select().from(trial).orderBy(desc(trial.createdAt)).all()
 }
 
-export function addTrial(db: Db, name: string, question: string, seed: number): string {
+/** A trial begun from a kind of question, with what that settles. @returns its id */
+export function addTrial(
+  db: Db,
+  name: string,
+  question: string,
+  seed: number,
+  kind: QuestionKind = 'open',
+): string {
   const id = newId()
-  const scale = defaultScale('readability-strength')
+  const { way, plan } = startOf(kind)
+  const { scale, ...settled } = plan
   db.insert(trial)
     .values({
+      ...settled,
       id,
       name,
       question,
-      directions: ['to base', 'from base'],
+      kind,
+      way,
       scales: { base: scale, out: scale },
-      copyRule: USUAL_COPY_RULE,
       orderSeed: seed,
       createdAt: nowIso(),
     })
@@ -68,12 +77,14 @@ export function addTrial(db: Db, name: string, question: string, seed: number): 
 function linksOf(db: Db, trialId: string): Link[] {
   const parts = listParts(db)
   const units = unitNames(db)
+  const letters = lettersOf(db, trialId)
   const rigs = new Map(
     db
       .select()
       .from(rig)
+      .where(inArray(rig.id, [...letters.keys()]))
       .all()
-      .map((r) => [r.id, toRig(r, parts, units)]),
+      .map((r) => [r.id, toRig({ ...r, letter: letters.get(r.id)! }, parts, units)]),
   )
   const rows = db.select().from(link).where(eq(link.trialId, trialId)).orderBy(asc(link.position)).all()
   return nameLinks(rows.map((l) => ({ id: l.id, base: rigs.get(l.baseRigId)!, out: rigs.get(l.outRigId)! })))
@@ -92,6 +103,7 @@ export function planOf({ trial: t, site: base, legs, links }: OpenTrial): TrialP
     base: base && { name: base.name, lat: base.lat, lon: base.lon },
     trialName: t.name,
     question: t.question,
+    way: t.way,
     links,
     marks: legs.flatMap((l) => l.marks),
     directions: t.directions,
@@ -115,6 +127,11 @@ export function setLinks(
   trialId: string,
   wanted: (PlanInput['links'][number] & { id?: string })[],
 ): void {
+  takeRigs(
+    db,
+    trialId,
+    wanted.flatMap((l) => [l.baseRigId, l.outRigId]),
+  )
   const old = db.select().from(link).where(eq(link.trialId, trialId)).all()
   db.delete(link).where(eq(link.trialId, trialId)).run()
   wanted.forEach(({ id, baseRigId, outRigId }, position) => {
@@ -125,14 +142,42 @@ export function setLinks(
   })
 }
 
+/** The most links of one trial. */
+export const MOST_LINKS = 8
+
+const pairs = (links: readonly { baseRigId: string; outRigId: string }[]) =>
+  links
+    .map((l) => `${l.baseRigId} ${l.outRigId}`)
+    .sort()
+    .join()
+
+/** Changes the rigs of a trial; its plan follows for as long as nobody chose what is compared. */
+export function linksFollow<T>(db: Db, trialId: string, change: () => T): T {
+  const usual = () => usualLinks(rigsOfTrial(db, trialId), MOST_LINKS)
+  return db.transaction(() => {
+    const now = db.select().from(link).where(eq(link.trialId, trialId)).all()
+    const follows = pairs(now) === pairs(usual())
+    const made = change()
+    if (follows) setLinks(db, trialId, usual())
+    return made
+  })
+}
+
 /** Two of a plan's rigs that have one name; null where each has its own. */
 function rigsOfOneName(
   db: Db,
+  trialId: string,
   links: PlanInput['links'],
 ): { name: string; letters: [string, string] } | null {
-  const ids = [...new Set(links.flatMap((l) => [l.baseRigId, l.outRigId]))]
-  if (ids.length === 0) return null
-  const rigs = db.select().from(rig).where(inArray(rig.id, ids)).orderBy(asc(rig.letter)).all()
+  const ids = new Set(links.flatMap((l) => [l.baseRigId, l.outRigId]))
+  const letters = lettersOf(db, trialId)
+  const rigs = db
+    .select()
+    .from(rig)
+    .where(inArray(rig.id, [...ids]))
+    .all()
+    .map((r) => ({ ...r, letter: letters.get(r.id) ?? r.letter }))
+    .sort((a, b) => a.letter.localeCompare(b.letter))
   const groups = groupedBy(rigs, (r) => r.name.trim().toLowerCase())
   const [first, second] = [...groups.values()].find((g) => g.length > 1) ?? []
   return first && second ? { name: second.name, letters: [first.letter, second.letter] } : null
@@ -141,7 +186,7 @@ function rigsOfOneName(
 /** Saves the plan. Runs that were begun keep the plan they were begun with. */
 export function savePlan(db: Db, id: string, revision: number, input: PlanInput): Outcome {
   const { links, ...fields } = input
-  const alike = rigsOfOneName(db, links)
+  const alike = rigsOfOneName(db, id, links)
   if (alike)
     return refuse(
       `Rigs ${alike.letters.join(' and ')} are both called "${alike.name}". Give one another name under Kit, so that findings can tell them apart.`,
@@ -180,12 +225,13 @@ export function setPacking(db: Db, trialId: string, packing: PackingState): void
 
 /** What the plan step edits, as it stands. */
 export function planInputOf({ trial: t, links }: OpenTrial): PlanInput {
-  const { name, question, directions, scales, copyRule, repeats } = t
+  const { name, question, way, directions, scales, copyRule, repeats } = t
   const { orderScheme, orderSeed, sameAs, marginDb, surroundings } = t
   const { earStates, reliability, needFloorM, needCeilingM } = t
   return {
     name,
     question,
+    way,
     directions,
     scales,
     copyRule,

@@ -5,7 +5,7 @@ import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
 import { figure, id, list, MAX_LETTERS, oneOf, picked, record, text } from '@/core/schema'
 import { earStateList } from './earStateRecord'
-import { MARK_MEANS, ORDER_SCHEMES, SURROUNDINGS } from './terms'
+import { MARK_MEANS, ORDER_SCHEMES, SURROUNDINGS, WAYS_OF_WORKING } from './terms'
 
 /** The farthest that anything is taken to be, m: half round the earth. */
 const FARTHEST_M = 2.01e7
@@ -45,6 +45,8 @@ export const planRecord = record({
     .nullable()
     .defined(),
   question: text(MAX_LETTERS.question).defined(),
+  /** How it is worked; absent in runs begun before there was more than one way. */
+  way: oneOf(WAYS_OF_WORKING).optional(),
   links: list(linkRecord.required(), 200).required(),
   marks: list(markRecord.required(), 20_000).required(),
   directions: list(oneOf(DIRECTIONS), 3).required(),

@@ -10,6 +10,29 @@ export type OrderScheme = (typeof ORDER_SCHEMES)[number]
 
 export const SURROUNDINGS = ['clear', 'cluttered', 'mixed'] as const
 
+/** What a trial can be begun with. */
+export const QUESTION_KINDS = [
+  'antennas',
+  'one rig',
+  'height or power',
+  'base then car',
+  'one place',
+  'edge',
+  'site',
+  'short wave',
+  'by ear',
+  'matrix',
+  'open',
+] as const
+export type QuestionKind = (typeof QUESTION_KINDS)[number]
+
+/**
+ * How a trial is worked: at planned marks; at one place, plugging in and out; to the edge, rig by rig; by ear on the
+ * way; or wherever one can stop, marks made there.
+ */
+export const WAYS_OF_WORKING = ['marks', 'one place', 'edges', 'by ear', 'anywhere'] as const
+export type WayOfWorking = (typeof WAYS_OF_WORKING)[number]
+
 /** What a listener says on a quick switch from one link to another. */
 export const COMPARISONS = [
   'better',

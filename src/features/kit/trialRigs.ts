@@ -1,3 +1,4 @@
+import { isBaseKind } from '@/core/kit'
 import type { OpenTrial } from '@/data'
 import type { KitRig } from '@/data/rigs'
 
@@ -14,6 +15,5 @@ export function trialRigs(
       out: among(new Set(open.links.map((l) => l.out.id))),
       ofTrial,
     }
-  const isBase = (r: KitRig) => r.kind === 'base' || r.kind === 'relay'
-  return { base: rigs.filter(isBase), out: rigs.filter((r) => !isBase(r)), ofTrial }
+  return { base: rigs.filter(isBaseKind), out: rigs.filter((r) => !isBaseKind(r)), ofTrial }
 }

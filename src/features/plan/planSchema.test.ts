@@ -6,6 +6,7 @@ const scale = defaultScale('readability-strength')
 const plan = {
   name: 'T',
   question: '',
+  way: 'marks',
   directions: ['to base'],
   scales: { base: scale, out: scale },
   copyRule: USUAL_COPY_RULE,

@@ -2,7 +2,7 @@ import { DIRECTIONS } from '@/core/kit'
 import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
 import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
-import { ORDER_SCHEMES, SURROUNDINGS } from '@/core/trial'
+import { ORDER_SCHEMES, SURROUNDINGS, WAYS_OF_WORKING } from '@/core/trial'
 import { earStateList } from '@/core/trial/earStateRecord'
 
 const distanceM = (above: string) => figure().moreThan(0, above).max(2e6).nullable().defined()
@@ -11,6 +11,7 @@ const distanceM = (above: string) => figure().moreThan(0, above).max(2e6).nullab
 export const planSchema = record({
   name: text(MAX_LETTERS.trialName).required('The trial needs a name'),
   question: text(MAX_LETTERS.question).default(''),
+  way: oneOf(WAYS_OF_WORKING),
   directions: list(oneOf(DIRECTIONS), 3).min(1, 'Choose at least one direction').required(),
   scales: record({ base: scaleRecord, out: scaleRecord }).required(),
   copyRule: copyRuleRecord.required(),

@@ -65,7 +65,7 @@ describe('a trial in a line', () => {
     const id = addTrial(db, 'Just named', 'Which?', 1)
     expect(line(id)).toMatchObject({ state: 'begun', step: 'kit', question: 'Which?' })
     expect(trialState(db, open(id))).toEqual({
-      kit: 'no rigs chosen',
+      kit: 'no rigs yet',
       ground: 'no base yet',
       plan: 'nothing to make',
       field: 'no run yet',

@@ -2,6 +2,7 @@ import { answersAnything } from '@/core/findings'
 import { countText } from '@/core/units'
 import { plannedChecks, schedule, type RunLog } from '@/core/trial'
 import {
+  lettersOf,
   listRuns,
   logOf,
   openTrial,
@@ -28,13 +29,13 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
   const rows = listRuns(db, open.trial.id)
   const runs = rows.map((row) => ({ row, log: logOf(db, row.id) }))
   const counting = runs.find((r) => r.log.state !== 'voided') ?? null
-  const rigs = new Set(open.links.flatMap((l) => [l.base.id, l.out.id])).size
+  const rigs = lettersOf(db, open.trial.id).size
   const marks = open.legs.reduce((s, l) => s + l.marks.length, 0)
   const checks = plannedChecks(planOf(open)).length
   const all = counting ? schedule(counting.row.plan, counting.log) : []
   const done = all.filter((c) => c.state !== 'to do').length
   return {
-    kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : 'no rigs chosen',
+    kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : 'no rigs yet',
     ground: open.site ? `${countText(open.legs.length, 'leg')}, ${countText(marks, 'mark')}` : 'no base yet',
     plan: checks > 0 ? countText(checks, 'check') : 'nothing to make',
     field: counting

@@ -122,7 +122,7 @@ export function RigBuilder({
     const { antennaGainDbi = null, leadLossDb = null } = built ? {} : (rig ?? {})
     const stored = { ...typed.value, antennaGainDbi, leadLossDb, assembly: built }
     await action.run(
-      () => saveRig(rig?.id ?? null, rig?.revision ?? 0, stored),
+      () => saveRig(trialId, rig?.id ?? null, rig?.revision ?? 0, stored),
       () => router.push(home),
     )
   }

@@ -17,6 +17,7 @@ import { saveRig } from './actions'
 import { rigSchema, type RigForm as Values } from './rigSchema'
 
 interface Props {
+  trialId: string
   rig: KitRig | null
   freeLetter: string
   units: Units
@@ -26,7 +27,7 @@ interface Props {
 const shown = (metres: number, units: Units) => Number(toLength(metres, units).toFixed(2))
 
 /** Adds or changes one rig. What is not known stays empty. */
-export function RigForm({ rig, freeLetter, units, onDone }: Props) {
+export function RigForm({ trialId, rig, freeLetter, units, onDone }: Props) {
   const action = useAction()
   const { control, handleSubmit, formState, setError, getValues, setValue, resetField } = useForm({
     resolver: yupResolver(rigSchema),
@@ -55,7 +56,10 @@ export function RigForm({ rig, freeLetter, units, onDone }: Props) {
   const save = async (values: Values) => {
     const antennaHeightM = fromLength(values.antennaHeightM!, units)
     const stored = { ...values, antennaHeightM, assembly: rig?.assembly ?? null }
-    const outcome = await action.run(() => saveRig(rig?.id ?? null, rig?.revision ?? 0, stored), onDone)
+    const outcome = await action.run(
+      () => saveRig(trialId, rig?.id ?? null, rig?.revision ?? 0, stored),
+      onDone,
+    )
     const letter = outcome.ok ? null : outcome.problems.find((p) => p.where === 'letter')
     if (letter) setError('letter', { message: letter.message })
   }

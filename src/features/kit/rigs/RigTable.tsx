@@ -26,7 +26,7 @@ interface Props {
   units: Units
   onFigures: (rig: KitRig) => void
   onVariant: (rig: KitRig) => void
-  onDelete: (rig: KitRig) => void
+  onTakeOut: (rig: KitRig) => void
 }
 
 const COLUMNS: [string, string][] = [
@@ -105,7 +105,7 @@ export function RigTable({ title, rigs, look, nameOf, builder, trialId, units, .
                           </Link>
                         )}
                         {r.usedBy.includes(trialId) && (
-                          <span style={{ color: 'var(--accent)' }}> · in this trial</span>
+                          <span style={{ color: 'var(--accent)' }}> · compared</span>
                         )}
                         {origin && <span style={{ color: 'var(--soft)' }}> · variant of {origin}</span>}
                         <span style={{ display: 'block', color: 'var(--soft)', fontSize: '0.85rem' }}>
@@ -157,8 +157,12 @@ export function RigTable({ title, rigs, look, nameOf, builder, trialId, units, .
                     >
                       Variant
                     </Button>
-                    <Button size="small" onClick={() => on.onDelete(r)} aria-label={`Delete rig ${r.letter}`}>
-                      Delete
+                    <Button
+                      size="small"
+                      onClick={() => on.onTakeOut(r)}
+                      aria-label={`Take rig ${r.letter} out`}
+                    >
+                      Take out
                     </Button>
                   </TableCell>
                 </TableRow>

@@ -4,28 +4,33 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { isBaseKind } from '@/core/kit'
 import type { Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
 import { useAction } from '@/ui/answers/useAction'
 import { Empty, LinkButton, PageHead } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
-import { removeRig, takeVariant } from './actions'
+import { removeRig, takeIn, takeOut, takeVariant } from './actions'
+import { KeptRigs, type KeptRig } from './KeptRigs'
 import { RigForm } from './RigForm'
 import { RigTable, type RigLine } from './RigTable'
+import { SetsForm } from './SetsForm'
 
 interface Props {
   trialId: string
   rigs: RigLine[]
+  /** Those of the kit that are not in this trial. */
+  kept: KeptRig[]
+  /** What this kind of question wants, in a sentence. */
+  wanted: string
   freeLetter: string
   units: Units
 }
 
-const isBaseKind = (r: KitRig) => r.kind === 'base' || r.kind === 'relay'
-
-/** Every rig there is, at the base and out there. */
-export function RigsPlace({ trialId, rigs, freeLetter, units }: Props) {
+/** The rigs of this trial, at the base and out there. */
+export function RigsPlace({ trialId, rigs, kept, wanted, freeLetter, units }: Props) {
   const router = useRouter()
-  const [form, setForm] = useState<{ rig: KitRig | null } | null>(null)
+  const [form, setForm] = useState<{ rig: KitRig | null } | 'sets' | null>(null)
   const action = useAction()
   const builder = (id: string) => `/trials/${trialId}/kit/rig/${id}`
   const looks = looksOf(rigs.map((r) => r.rig.letter))
@@ -38,14 +43,17 @@ export function RigsPlace({ trialId, rigs, freeLetter, units }: Props) {
     onFigures: (rig: KitRig) => setForm({ rig }),
     onVariant: (rig: KitRig) =>
       void action.run(
-        () => takeVariant(rig.id),
+        () => takeVariant(trialId, rig.id),
         (id) => router.push(builder(id)),
       ),
-    onDelete: (rig: KitRig) => void action.run(() => removeRig(rig.id)),
+    onTakeOut: (rig: KitRig) => void action.run(() => takeOut(trialId, rig.id)),
   }
   const add = (
     <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-      <LinkButton variant="contained" href={builder('new')}>
+      <Button variant="contained" onClick={() => setForm('sets')}>
+        Sets of a usual kind
+      </Button>
+      <LinkButton variant="outlined" href={builder('new')}>
         Build a rig
       </LinkButton>
       <Button variant="outlined" onClick={() => setForm({ rig: null })}>
@@ -62,9 +70,18 @@ export function RigsPlace({ trialId, rigs, freeLetter, units }: Props) {
         {rigs.length > 0 && !form && add}
       </PageHead>
       {action.refusal('Nothing was changed', 'Kit')}
-      {form && (
+      {form === 'sets' && (
+        <SetsForm
+          trialId={trialId}
+          hasBase={rigs.some((r) => isBaseKind(r.rig))}
+          units={units}
+          onDone={() => setForm(null)}
+        />
+      )}
+      {form && form !== 'sets' && (
         <RigForm
           key={form.rig?.id ?? 'new'}
+          trialId={trialId}
           rig={form.rig}
           freeLetter={freeLetter}
           units={units}
@@ -73,12 +90,17 @@ export function RigsPlace({ trialId, rigs, freeLetter, units }: Props) {
       )}
       {rigs.length === 0 && !form && (
         <Empty title="No rigs yet" action={add}>
-          Begin with the rig at the base, then add those you want to compare out there. Two are enough. Built
-          of parts, a rig’s sums are made for you and what cannot work is said before you leave.
+          {wanted} Sets of a usual kind need only their names. Built of parts, a rig’s sums are made for you
+          and what cannot work is said before you leave.
         </Empty>
       )}
       <RigTable {...table} title="Out there" rigs={rigs.filter((r) => !isBaseKind(r.rig))} />
       <RigTable {...table} title="At the base" rigs={rigs.filter((r) => isBaseKind(r.rig))} />
+      <KeptRigs
+        rigs={kept}
+        onTake={(id) => void action.run(() => takeIn(trialId, id))}
+        onDelete={(id) => void action.run(() => removeRig(id))}
+      />
     </>
   )
 }

@@ -1,17 +1,22 @@
 'use server'
 
-import { ATTRIBUTES, makeSame, type Attribute } from '@/core/kit'
+import { ATTRIBUTES, makeSame, SET_KINDS, type Attribute } from '@/core/kit'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
 import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import {
   addRig,
   db,
   deleteRig,
+  freeLetter,
   inputOfRig,
+  leaveRig,
+  linksFollow,
   listParts,
   listRigs,
   makeVariant,
   markCautionRead,
+  rigsOfTrial,
+  takeRigs,
   updateRig,
   type RigInput,
 } from '@/data'
@@ -19,19 +24,21 @@ import { act } from '@/server/act'
 import { rigInputSchema } from './rigSchema'
 
 const saved = record({
+  trialId: id(),
   rigId: id().nullable().defined(),
   revision: figure().integer().required(),
   rig: rigInputSchema.required(),
 })
-const one = record({ rigId: id() })
+const one = record({ trialId: id(), rigId: id() })
 
-/** Adds a rig, or changes the one named. @returns its id */
+/** Adds a rig to a trial, or changes the one named. @returns its id */
 export async function saveRig(
+  trialId: string,
   rigId: string | null,
   revision: number,
   rig: unknown,
 ): Promise<Outcome<string>> {
-  return act(saved, { rigId, revision, rig }, (v) => {
+  return act(saved, { trialId, rigId, revision, rig }, (v) => {
     const { txMHz, powerW, antennaHeightM, ...rest } = v.rig
     const input: RigInput = {
       ...rest,
@@ -41,17 +48,96 @@ export async function saveRig(
       attenuatorDb: 0,
       attenuatorAt: 'both ways',
     }
-    return v.rigId === null ? addRig(db(), input) : updateRig(db(), v.rigId, v.revision, input)
+    return linksFollow(db(), v.trialId, () =>
+      v.rigId === null
+        ? addRig(db(), input, v.trialId)
+        : updateRig(db(), v.rigId, v.revision, input, v.trialId),
+    )
   })
 }
 
 /** A rig like another, to be changed in what is asked about. @returns its id */
-export async function takeVariant(rigId: string): Promise<Outcome<string>> {
-  return act(one, { rigId }, (v) => makeVariant(db(), v.rigId))
+export async function takeVariant(trialId: string, rigId: string): Promise<Outcome<string>> {
+  return act(one, { trialId, rigId }, (v) =>
+    linksFollow(db(), v.trialId, () => makeVariant(db(), v.rigId, v.trialId)),
+  )
 }
 
+/** Takes a rig of the kit into a trial. */
+export async function takeIn(trialId: string, rigId: string): Promise<Outcome> {
+  return act(one, { trialId, rigId }, (v) =>
+    linksFollow(db(), v.trialId, () => {
+      takeRigs(db(), v.trialId, [v.rigId], true)
+      return DONE
+    }),
+  )
+}
+
+/** Takes a rig out of a trial and its plan; it stays in the kit. */
+export async function takeOut(trialId: string, rigId: string): Promise<Outcome> {
+  return act(one, { trialId, rigId }, (v) => {
+    leaveRig(db(), v.trialId, v.rigId)
+    return DONE
+  })
+}
+
+const removed = record({ rigId: id() })
+
 export async function removeRig(rigId: string): Promise<Outcome> {
-  return act(one, { rigId }, (v) => deleteRig(db(), v.rigId))
+  return act(removed, { rigId }, (v) => deleteRig(db(), v.rigId))
+}
+
+const setName = () => text(MAX_LETTERS.name)
+const sets = record({
+  trialId: id(),
+  setKind: oneOf(SET_KINDS.map((k) => k.name)),
+  channel: setName().required('Choose a channel.'),
+  base: setName().default(''),
+  out: list(setName().required(), 26).required(),
+})
+
+/** Adds rigs of one usual kind by their names: one for the base, where it is named, and those out there. */
+export async function addSets(raw: unknown): Promise<Outcome> {
+  return act(sets, raw, (v) => {
+    const { channels, powerW, antennaHeightM, mode, bandwidthKHz, kind } = SET_KINDS.find(
+      (k) => k.name === v.setKind,
+    )!
+    const channel = channels.find((c) => c.name === v.channel)
+    if (!channel) return refuse(`${v.setKind} has no channel ${v.channel}.`)
+    const wanted = [
+      ...(v.base ? [{ name: v.base, kind: 'base' as const }] : []),
+      ...v.out.map((n) => ({ name: n, kind })),
+    ]
+    if (wanted.length === 0) return refuse('Name at least one rig.')
+    const there = rigsOfTrial(db(), v.trialId).map((r) => r.name.trim().toLowerCase())
+    const names = [...there, ...wanted.map((w) => w.name.toLowerCase())]
+    const twice = wanted.find((w) => names.filter((n) => n === w.name.toLowerCase()).length > 1)
+    if (twice) return refuse(`Two rigs would be called "${twice.name}". Give each a name of its own.`)
+    return linksFollow(db(), v.trialId, () => {
+      for (const { name, kind: end } of wanted)
+        addRig(
+          db(),
+          {
+            letter: freeLetter(db(), v.trialId),
+            name,
+            kind: end,
+            txMHz: channel.mhz,
+            rxMHz: null,
+            bandwidthKHz,
+            mode,
+            powerW,
+            antennaHeightM,
+            antennaGainDbi: null,
+            leadLossDb: 0,
+            attenuatorDb: 0,
+            attenuatorAt: 'both ways',
+            note: `${v.setKind}${channels.length > 1 ? `, channel ${channel.name}` : ''}`,
+          },
+          v.trialId,
+        )
+      return DONE
+    })
+  })
 }
 
 const sameness = record({

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { db, groundOf, listRigs, openTrial, planOf } from '@/data'
+import { db, groundOf, rigsOfTrial, openTrial, planOf } from '@/data'
 import { RunList } from '@/features/field/desk/RunList'
 import { currentRun, runLines, whatIsMissing } from '@/features/field/desk/runLines'
 import { readUnits } from '@/ui/shell/readUnits'
@@ -16,7 +16,7 @@ export default async function FieldPage({ params }: { params: Promise<{ id: stri
       missing={whatIsMissing(open)}
       current={current}
       ground={groundOf(db(), current?.plan ?? planOf(open))}
-      rigs={listRigs(db()).map(({ id: rigId, letter, name }) => ({ id: rigId, letter, name }))}
+      rigs={rigsOfTrial(db(), id).map(({ id: rigId, letter, name }) => ({ id: rigId, letter, name }))}
       units={await readUnits()}
     />
   )

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { db, groundOf, listRigs, listRuns, openTrial, planInputOf, planOf } from '@/data'
+import { db, groundOf, listRuns, openTrial, planInputOf, planOf, rigsOfTrial } from '@/data'
 import { PlanStep } from '@/features/plan/PlanStep'
 import { readUnits } from '@/ui/shell/readUnits'
 
@@ -16,7 +16,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
       plan={plan}
       ground={groundOf(db(), plan)}
       initial={planInputOf(open)}
-      rigs={listRigs(db())}
+      rigs={rigsOfTrial(db(), trial.id)}
       runs={listRuns(db(), trial.id).length}
       units={await readUnits()}
     />

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { db, listParts, listRigs, openTrial } from '@/data'
+import { db, listParts, openTrial, rigsOfTrial } from '@/data'
 import { ComparePlace } from '@/features/kit/compare/ComparePlace'
 import { readUnits } from '@/ui/shell/readUnits'
 import { trialRigs } from '@/features/kit/trialRigs'
@@ -8,7 +8,7 @@ export default async function ComparePage({ params }: { params: Promise<{ id: st
   const { id } = await params
   const open = openTrial(db(), id)
   if (!open) notFound()
-  const all = listRigs(db())
+  const all = rigsOfTrial(db(), id)
   const { base, out, ofTrial } = trialRigs(open, all)
   const ends = [
     { title: 'Out there', rigs: out },

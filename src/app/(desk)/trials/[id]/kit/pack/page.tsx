@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { estimatedMinutes } from '@/core/trial'
-import { db, listParts, listRigs, openTrial, planOf } from '@/data'
+import { db, listParts, openTrial, planOf, rigsOfTrial } from '@/data'
 import { PackPlace } from '@/features/kit/pack/PackPlace'
 import { trialRigs } from '@/features/kit/trialRigs'
 
@@ -8,7 +8,7 @@ export default async function PackPage({ params }: { params: Promise<{ id: strin
   const { id } = await params
   const open = openTrial(db(), id)
   if (!open) notFound()
-  const { base, out } = trialRigs(open, listRigs(db()))
+  const { base, out } = trialRigs(open, rigsOfTrial(db(), id))
   return (
     <PackPlace
       trialId={id}

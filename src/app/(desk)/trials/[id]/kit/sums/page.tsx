@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { db, listParts, listRigs, listRuleSets, openTrial } from '@/data'
+import { db, listParts, listRuleSets, openTrial, rigsOfTrial } from '@/data'
 import { slopeOfTrial } from '@/features/kit/sums/slopeOfTrial'
 import { sumOf } from '@/features/kit/sums/sumNames'
 import { SumsPlace } from '@/features/kit/sums/SumsPlace'
@@ -17,7 +17,7 @@ export default async function SumsPage({ params, searchParams }: Props) {
   const parts = listParts(db())
   const radio = (radioId: string | null | undefined) => parts.find((p) => p.id === radioId)
   const powersOf = Object.fromEntries(
-    listRigs(db()).map((r) => {
+    rigsOfTrial(db(), id).map((r) => {
       const part = radio(r.assembly?.radioId)
       return [r.id, part?.kind === 'radio' ? part.spec.powers : []]
     }),

@@ -1,0 +1,34 @@
+import { describe, expect, it } from 'vitest'
+import { usualLinks, whyNoTalk } from './talk'
+
+const rig = (
+  id: string,
+  kind: 'base' | 'handheld' | 'other station',
+  txMHz = 460,
+  rxMHz: number | null = null,
+) => ({
+  id,
+  name: id,
+  kind,
+  txMHz,
+  rxMHz,
+})
+
+describe('who can talk to whom', () => {
+  it('one channel, or one way of a split pair, is enough; two bands are not, and the reason names both', () => {
+    expect(whyNoTalk(rig('base', 'base'), rig('out', 'handheld'))).toBeNull()
+    expect(whyNoTalk(rig('base', 'base', 460, 465), rig('out', 'handheld', 465, 460))).toBeNull()
+    expect(whyNoTalk(rig('base', 'base'), rig('out', 'handheld', 145.5))).toBe(
+      'out is on 145.5 MHz, base listens on 460 MHz.',
+    )
+  })
+  it('compares every rig out there with every one at the base, as long as nobody chose', () => {
+    const rigs = [rig('z', 'base'), rig('a', 'handheld'), rig('b', 'handheld', 145.5), rig('c', 'handheld')]
+    expect(usualLinks(rigs, 8)).toEqual([
+      { baseRigId: 'z', outRigId: 'a' },
+      { baseRigId: 'z', outRigId: 'c' },
+    ])
+    expect(usualLinks(rigs, 1)).toHaveLength(1)
+    expect(usualLinks([rig('a', 'handheld'), rig('s', 'other station')], 8)).toEqual([])
+  })
+})
