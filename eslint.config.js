@@ -65,7 +65,7 @@ export default defineConfig(
             goes('demo', ['demo', 'data', 'core']),
             goes('cli', ['cli', 'core']),
             goes('workers', ['workers', 'core']),
-            goes('app', ['app', 'feature', 'ui', 'data', 'core']),
+            goes('app', ['app', 'feature', 'ui', 'data', 'core', 'demo']),
             // A feature knows itself and no other: what two need moves to ui, data or core.
             ...features.map((name) => ({
               from: { element: { type: 'feature', captured: { name } } },

@@ -77,7 +77,7 @@ function rowOf(shape: DayShape, n: number): string[] {
     }
     const rules = joint.readers.map((r) => ruleAt(input.copyRule, r, null))
     // A log without readability asks only whether a call is heard, which is not the truth's rule.
-    if (rules.some((r) => !r.told)) continue
+    if ((input.copyRule.minReadability ?? 1) > 1 && joint.readers.some((r) => !r.readability)) continue
     const read = new Reaches(fit, rules)
     for (const [p, tally] of [
       [0.9, often],

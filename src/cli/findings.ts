@@ -16,7 +16,7 @@ import {
   type DistanceUnit,
 } from '@/core/formats'
 import type { Problem } from '@/core/outcome'
-import type { CopyRule } from '@/core/reports'
+import { ANY_HEARD, type CopyRule } from '@/core/reports'
 
 const USAGE = `npm run -s findings -- --checks a.csv --kit a.json [--gpx a.gpx]
 npm run -s findings -- --folder d        every *-checks.csv with its *-kit.json (and *.gpx) in d, one JSON line each
@@ -124,10 +124,9 @@ async function main(): Promise<number> {
   const readability = whole(values.readability, 'readability', 0, 5)
   const settings: Settings = {
     copyRule: {
+      ...ANY_HEARD,
       minReadability: readability > 0 ? readability : null,
       maxCalls: whole(values.calls, 'calls', 1, 99),
-      minLevel: null,
-      minShare: null,
     },
     marginDb: whole(values.margin, 'margin', 0.1, 60),
     fixedBeforehand: !values['stopped-early'],

@@ -75,14 +75,19 @@ export function deleteTrial(db: Db, trialId: string, written: string | null = nu
       )
     if (contents.checks > 0 && written !== contents.digest)
       return refuse('Something was logged since the file was written. Write it again, then delete the trial.')
-    const runs = runIdsOf(tx, trialId)
-    tx.delete(importedFile).where(eq(importedFile.trialId, trialId)).run()
-    if (runs.length > 0) {
-      tx.delete(media).where(inArray(media.runId, runs)).run()
-      deleteEntries(tx, runs)
-      tx.delete(run).where(inArray(run.id, runs)).run()
-    }
-    tx.delete(trial).where(eq(trial.id, trialId)).run()
+    deleteWhole(tx, trialId)
     return DONE
   })
+}
+
+/** A trial with its runs and their logs goes, whatever they hold. */
+export function deleteWhole(tx: Db, trialId: string): void {
+  const runs = runIdsOf(tx, trialId)
+  tx.delete(importedFile).where(eq(importedFile.trialId, trialId)).run()
+  if (runs.length > 0) {
+    tx.delete(media).where(inArray(media.runId, runs)).run()
+    deleteEntries(tx, runs)
+    tx.delete(run).where(inArray(run.id, runs)).run()
+  }
+  tx.delete(trial).where(eq(trial.id, trialId)).run()
 }

@@ -227,6 +227,12 @@ export const mark = sqliteTable(
   (t) => [index('mark_leg').on(t.legId)],
 )
 
+/** From when to when the examples were put in, UTC. */
+export interface SampleSpan {
+  from: string
+  to: string
+}
+
 export const trial = sqliteTable('trial', {
   id: id(),
   revision: revision(),
@@ -237,6 +243,8 @@ export const trial = sqliteTable('trial', {
   way: text('way').$type<WayOfWorking>().notNull().default('marks'),
   /** UTC; null while it lies among the others. */
   archivedAt: text('archived_at'),
+  /** One of the examples that were looked at: when they were put in, so that they can go again with all they brought. */
+  sample: text('sample', { mode: 'json' }).$type<SampleSpan | null>(),
   siteId: text('site_id').references(() => site.id),
   legIds: text('leg_ids', { mode: 'json' }).$type<string[]>().notNull().default([]),
   directions: text('directions', { mode: 'json' }).$type<Direction[]>().notNull(),

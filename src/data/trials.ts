@@ -9,7 +9,7 @@ import { newId, nowIso } from './ids'
 import { listParts, unitNames } from './parts'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { lettersOf, rigsOfTrial, takeRigs, toRig } from './rigs'
-import { link, rig, site, trial, type ChosenService, type PackingState } from './schema'
+import { link, rig, site, trial, trialRig, type ChosenService, type PackingState } from './schema'
 
 export type TrialRow = typeof trial.$inferSelect
 
@@ -71,6 +71,46 @@ export function addTrial(
     })
     .run()
   return id
+}
+
+/** Puts a trial away, or back among the others. */
+export function archiveTrial(db: Db, id: string, away: boolean): void {
+  db.update(trial)
+    .set({ archivedAt: away ? nowIso() : null })
+    .where(eq(trial.id, id))
+    .run()
+}
+
+/** A trial like another: its question, rigs, plan and, if wanted, its ground; none of its runs. @returns its id */
+export function copyTrial(
+  db: Db,
+  id: string,
+  name: string,
+  seed: number,
+  withGround: boolean,
+): string | null {
+  return db.transaction((transaction) => {
+    const tx = transaction as unknown as Db
+    const row = tx.select().from(trial).where(eq(trial.id, id)).get()
+    if (!row) return null
+    const copy = newId()
+    const ground = withGround ? {} : { siteId: null, legIds: [] }
+    const anew = { revision: 1, archivedAt: null, sample: null, packing: null, cautionsRead: [] }
+    tx.insert(trial)
+      .values({ ...row, ...ground, ...anew, id: copy, name, orderSeed: seed, createdAt: nowIso() })
+      .run()
+    for (const r of tx.select().from(trialRig).where(eq(trialRig.trialId, id)).all())
+      tx.insert(trialRig)
+        .values({ ...r, trialId: copy })
+        .run()
+    const links = tx.select().from(link).where(eq(link.trialId, id)).orderBy(asc(link.position)).all()
+    setLinks(
+      tx,
+      copy,
+      links.map(({ baseRigId, outRigId }) => ({ baseRigId, outRigId })),
+    )
+    return copy
+  })
 }
 
 /** The links of a trial, named after the end that varies. */

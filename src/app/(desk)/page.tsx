@@ -1,6 +1,8 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
+import { QUESTION_STARTS } from '@/core/trial'
 import { db, listTrials } from '@/data'
+import { Examples } from '@/features/trials/Examples'
 import { NewTrial } from '@/features/trials/NewTrial'
 import { TrialList } from '@/features/trials/TrialList'
 import { trialLine } from '@/features/trials/trialLine'
@@ -10,29 +12,56 @@ import { readUnits } from '@/ui/shell/readUnits'
 export const dynamic = 'force-dynamic'
 
 export default async function TrialsPage() {
-  const trials = listTrials(db()).map((t) => trialLine(db(), t))
+  const rows = listTrials(db())
+  const trials = rows.map((t) => trialLine(db(), t))
+  const kinds = QUESTION_STARTS.map(({ kind, title, line, name, question }) => ({
+    kind,
+    title,
+    line,
+    name,
+    question,
+  }))
+  const fresh = (
+    <Box component="section" aria-labelledby="new-trial" sx={{ mt: trials.length > 0 ? 5 : 3 }}>
+      <Typography variant="h2" component="h2" id="new-trial" sx={{ mb: 1.5, scrollMarginTop: 16 }}>
+        A new trial: what do you want to know?
+      </Typography>
+      <NewTrial kinds={kinds} />
+    </Box>
+  )
   return (
     <>
       <TopLine units={await readUnits()} />
-      <Box component="main" sx={{ maxWidth: 980, mx: 'auto', px: 2, py: 4 }}>
+      <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 2, py: 4 }}>
         <PageHead title="Trials" lead="Which set-up reaches how far, here, and how sure that is.">
-          <LinkButton href="/import" variant="outlined">
-            Import a day from files
-          </LinkButton>
+          <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+            {trials.length > 0 && (
+              <LinkButton href="#new-trial" variant="contained">
+                New trial
+              </LinkButton>
+            )}
+            <LinkButton href="/import" variant="outlined">
+              Import a day from files
+            </LinkButton>
+            {rows.some((t) => t.sample) && <Examples there />}
+          </Box>
         </PageHead>
         {trials.length === 0 ? (
-          <Empty title="No trials yet" action={null}>
-            A trial asks one question, such as which of two antennas to carry. Start one below, or import a
-            day that was written down already. To look at finished ones first, run <code>npm run demo</code>:
-            it has a database of its own.
-          </Empty>
+          <>
+            {fresh}
+            <Box sx={{ mt: 5 }}>
+              <Empty title="Or look around first" action={<Examples there={false} />}>
+                Finished trials of a made-up island, to read, to turn over and to take out again. Nothing of
+                yours is touched.
+              </Empty>
+            </Box>
+          </>
         ) : (
-          <TrialList trials={trials} />
+          <>
+            <TrialList trials={trials} />
+            {fresh}
+          </>
         )}
-        <Typography variant="h2" component="h2" sx={{ mt: 5, mb: 1.5 }}>
-          A new trial
-        </Typography>
-        <NewTrial />
       </Box>
     </>
   )

@@ -3,6 +3,7 @@ import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import type { Reaches } from '@/core/model/answers'
 import type { ModelFit } from '@/core/model/fit'
 import { describeCopyRule, type CopyRule } from '@/core/reports/copyRule'
+import { heardScales } from '@/core/trial/heardScales'
 import { describeScale } from '@/core/reports/scale'
 import { stepWidthDb } from '@/core/reports/toCell'
 import { comparePair, type LeftOut, type PairComparison, type Scope } from './compare/comparePair'
@@ -159,7 +160,7 @@ export function makeFindings(
     stations: input.checks.length === 0 ? otherStationsOf(input, { events: [...events] }) : [],
     need: joint && read ? needChances(input, joint, read) : [],
     copyRule: input.copyRule,
-    copyRuleInWords: describeCopyRule(input.copyRule),
+    copyRuleInWords: describeCopyRule(input.copyRule, heardScales(input)),
     marginDb: input.marginDb,
     fixedBeforehand: input.fixedBeforehand,
     scales: input.directions.map((direction) => ({

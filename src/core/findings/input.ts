@@ -7,7 +7,7 @@ import {
   type Link,
   type Listener,
 } from '@/core/kit/rig/rig'
-import type { CopyRule } from '@/core/reports/copyRule'
+import { isCopied, type CopyRule } from '@/core/reports/copyRule'
 import { readReport } from '@/core/reports/readReport'
 import type { Reading } from '@/core/reports/reading'
 import type { Scale } from '@/core/reports/scale'
@@ -51,6 +51,14 @@ export interface ReadChecks {
   voided: LoggedCheck[]
   /** What the reader left out, by reason. */
   chosenOut: { choice: LeftOutChoice; checkIds: string[] }[]
+}
+
+/** Whether a check came through by the rule, asked what its listener's scale tells; null where it cannot be judged. */
+export function isCopiedBy(
+  input: Pick<FindingsInput, 'copyRule' | 'scales'>,
+  check: ReadCheck,
+): boolean | null {
+  return isCopied(check.reading, check.calls, input.copyRule, input.scales[listenerOf(check.direction)])
 }
 
 /** Reads every standing check within the scale of its listener; voided ones and those left out are returned apart. */

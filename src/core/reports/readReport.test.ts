@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { describeCopyRule, isCopied, USUAL_COPY_RULE } from './copyRule'
+import { ANY_HEARD, describeCopyRule, isCopied, USUAL_COPY_RULE, type CopyRule } from './copyRule'
 import { guessScale, isBare } from './guessScale'
 import { readReport } from './readReport'
 import { readingText } from './reading'
@@ -166,16 +166,47 @@ describe('guessScale', () => {
 })
 
 describe('copy rule', () => {
-  const copied = (text: string, calls: number) => isCopied(readReport(text, RS), calls, USUAL_COPY_RULE)
+  const copied = (text: string, calls: number) => isCopied(readReport(text, RS), calls, USUAL_COPY_RULE, RS)
   it('asks for readability and calls', () => {
     expect(copied('3 by 5', 2)).toBe(true)
     expect(copied('3 by 5', 3)).toBe(false)
     expect(copied('2 by 5', 1)).toBe(false)
     expect(copied('nil', 1)).toBe(false)
     expect(copied('gibberish', 1)).toBeNull()
-    expect(describeCopyRule(USUAL_COPY_RULE)).toBe('readability 3 or better on no more than 2 calls')
-    expect(describeCopyRule({ minReadability: null, maxCalls: 1, minLevel: null, minShare: null })).toBe(
+    expect(describeCopyRule(USUAL_COPY_RULE, { base: RS, out: RS })).toBe(
+      'readability 3 or better on no more than 2 calls',
+    )
+    expect(describeCopyRule({ ...ANY_HEARD, maxCalls: 1 }, { base: RS })).toBe(
       'heard at all on the first call',
     )
+  })
+  it.each<[Scale, Partial<CopyRule>, string, string, string]>([
+    [defaultScale('words'), { minWord: 2 }, 'fair', 'poor', '“fair” or better'],
+    [defaultScale('words'), { minWord: 3 }, 'good', 'fair', '“good”'],
+    [defaultScale('level'), { minLevel: -110 }, '-110', '-111', '-110 dBm or better'],
+    [defaultScale('count'), { minShare: 0.6 }, '3 of 5', '2 of 5', '3 of 5 words or more'],
+    [defaultScale('strength'), { minFigure: 5 }, 'S5', 'S4', 'strength 5 or more'],
+    [
+      { ...defaultScale('bare'), unit: 'bars', top: 5 } as Scale,
+      { minFigure: 2 },
+      '2',
+      '1',
+      'bars 2 or more',
+    ],
+  ])('asks a scale of its own kind: %o', (scale, change, enough, short, words) => {
+    // A readability that was set before the scale was changed asks nothing of one without any.
+    const rule = { ...USUAL_COPY_RULE, ...change }
+    expect(isCopied(readReport(enough, scale), 1, rule, scale)).toBe(true)
+    expect(isCopied(readReport(short, scale), 1, rule, scale)).toBe(false)
+    expect(describeCopyRule(rule, { base: scale, out: scale })).toBe(`${words} on no more than 2 calls`)
+    expect(describeCopyRule(rule, { base: RS, out: scale })).toBe(
+      `readability 3 or better at the base, ${words} out there, on no more than 2 calls`,
+    )
+  })
+  it('asks nothing of scales that have no threshold', () => {
+    for (const kind of ['heard', 'rate', 'comparative'] as const)
+      expect(describeCopyRule(USUAL_COPY_RULE, { out: defaultScale(kind) })).toBe(
+        'heard at all on no more than 2 calls',
+      )
   })
 })

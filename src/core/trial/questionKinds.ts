@@ -1,4 +1,11 @@
-import { defaultScale, NOMINAL_METER, USUAL_COPY_RULE, type CopyRule, type Scale } from '@/core/reports'
+import {
+  ANY_HEARD,
+  defaultScale,
+  NOMINAL_METER,
+  USUAL_COPY_RULE,
+  type CopyRule,
+  type Scale,
+} from '@/core/reports'
 import type { Direction } from '@/core/kit/rig/terms'
 import type { OrderScheme, QuestionKind, WayOfWorking } from './terms'
 
@@ -35,8 +42,6 @@ const BY_VOICE: QuestionStart['plan'] = {
   sameAs: ['Same operator', 'Same spot at each mark'],
   surroundings: 'mixed',
 }
-
-const ANY_HEARD: CopyRule = { minReadability: null, maxCalls: 2, minLevel: null, minShare: null }
 
 const HEARD = defaultScale('heard')
 

@@ -12,6 +12,7 @@ DROP INDEX `rig_letter`;--> statement-breakpoint
 ALTER TABLE `trial` ADD `kind` text DEFAULT 'open' NOT NULL;--> statement-breakpoint
 ALTER TABLE `trial` ADD `way` text DEFAULT 'marks' NOT NULL;--> statement-breakpoint
 ALTER TABLE `trial` ADD `archived_at` text;--> statement-breakpoint
+ALTER TABLE `trial` ADD `sample` text;--> statement-breakpoint
 INSERT INTO `trial_rig` (`trial_id`, `rig_id`, `letter`)
 SELECT `trial`.`id`, `rig`.`id`, `rig`.`letter` FROM `trial`, `rig`
 WHERE EXISTS (

@@ -8,6 +8,7 @@ import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 import type { Direction, Rig } from '@/core/kit'
 import { MAX_LETTERS } from '@/core/schema/limits'
+import { heardScales } from '@/core/trial'
 import type { Units } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
 import { CopyRuleField } from '@/ui/fields/CopyRuleField'
@@ -134,7 +135,7 @@ export function Reported({ input, set }: PartsProps) {
       <Part title="What counts as heard">
         <CopyRuleField
           value={input.copyRule}
-          scales={Object.values(input.scales)}
+          scales={heardScales(input)}
           onChange={(r) => set('copyRule', r)}
         />
         <TextField

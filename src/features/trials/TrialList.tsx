@@ -1,11 +1,17 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
+import TextField from '@mui/material/TextField'
 import dynamic from 'next/dynamic'
-import Link from 'next/link'
+import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { TrialAnswer } from './TrialAnswer'
+import { countText } from '@/core/units'
+import { useAction } from '@/ui/answers/useAction'
+import { Fold } from '@/ui/shell'
+import { putAway, takeLike } from './actions'
+import { TrialRow } from './TrialRow'
+import { sortedTrials, TRIAL_ORDERS, type TrialOrder } from './trialSort'
 
 // Seldom wanted, and with it the dialog.
 const DeleteTrial = dynamic(() => import('./DeleteTrial').then((m) => m.DeleteTrial), { ssr: false })
@@ -16,69 +22,84 @@ export interface TrialLine {
   question: string
   /** Where it stands, in a few words. */
   state: string
+  /** What to do next, as a sentence that goes on; null where it has an answer, or checks are being made. */
+  next: string | null
   /** The step to open. */
   step: string
   /** It holds something that an answer can be made from. */
   answers: boolean
+  archived: boolean
+  begunAt: string
+  workedAt: string
 }
 
-/** The trials, newest first: name, question and where each stands. */
+/** So many are seen at a glance. */
+const MANY = 7
+
+const LIST = { listStyle: 'none', m: 0, p: 0, borderTop: '1px solid var(--rule)' } as const
+
+/** The trials: what each found or what comes next; those put away are folded in below. */
 export function TrialList({ trials }: { trials: TrialLine[] }) {
+  const router = useRouter()
+  const action = useAction()
   const [deleting, setDeleting] = useState<string | null>(null)
+  const [words, setWords] = useState('')
+  const [order, setOrder] = useState<TrialOrder>('begun last')
+  const found = sortedTrials(trials, words, order)
+  const rows = (list: TrialLine[]) => (
+    <Box component="ul" sx={LIST}>
+      {list.map((t) => (
+        <TrialRow
+          key={t.id}
+          trial={t}
+          onLike={() =>
+            void action.run(
+              () => takeLike(t.id),
+              (id) => router.push(`/trials/${id}/kit`),
+            )
+          }
+          onArchive={() => void action.run(() => putAway(t.id, !t.archived))}
+          onDelete={() => setDeleting(t.id)}
+        />
+      ))}
+    </Box>
+  )
+  const [here, away] = [found.filter((t) => !t.archived), found.filter((t) => t.archived)]
   return (
     <>
       {deleting && <DeleteTrial trialId={deleting} onClose={() => setDeleting(null)} />}
-      <Box component="ul" sx={{ listStyle: 'none', m: 0, p: 0, borderTop: '1px solid var(--rule)' }}>
-        {trials.map((t) => (
-          <Box
-            component="li"
-            key={t.id}
-            sx={{
-              borderBottom: '1px solid var(--rule)',
-              display: 'flex',
-              alignItems: 'center',
-              '&:hover': { background: 'var(--raised)' },
-            }}
+      {action.refusal('Nothing was changed', 'Trial')}
+      {trials.length >= MANY && (
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mb: 2 }}>
+          <TextField
+            type="search"
+            label="Find a trial"
+            value={words}
+            onChange={(e) => setWords(e.target.value)}
+            sx={{ flex: '1 1 260px' }}
+          />
+          <TextField
+            select
+            label="Order"
+            value={order}
+            onChange={(e) => setOrder(e.target.value as TrialOrder)}
+            sx={{ minWidth: 190 }}
           >
-            <Box
-              component={Link}
-              href={`/trials/${t.id}/${t.step}`}
-              sx={{
-                flex: 1,
-                minWidth: 0,
-                display: 'grid',
-                gridTemplateColumns: { xs: '1fr', md: '1fr 180px' },
-                gap: { xs: 0.5, md: 3 },
-                px: 1.5,
-                py: 2,
-                color: 'var(--ink)',
-                textDecoration: 'none',
-              }}
-            >
-              <span>
-                <Box component="span" sx={{ display: 'block', fontWeight: 700, fontSize: '1.15rem' }}>
-                  {t.name}
-                </Box>
-                <Box component="span" sx={{ display: 'block', color: 'var(--soft)' }}>
-                  {t.question}
-                </Box>
-                {t.answers && <TrialAnswer trialId={t.id} />}
-              </span>
-              <Box component="span" sx={{ color: 'var(--soft)', textAlign: { md: 'right' } }}>
-                {t.state}
-              </Box>
-            </Box>
-            <Button
-              size="small"
-              aria-label={`Delete ${t.name}`}
-              onClick={() => setDeleting(t.id)}
-              sx={{ color: 'var(--soft)' }}
-            >
-              Delete
-            </Button>
-          </Box>
-        ))}
-      </Box>
+            {TRIAL_ORDERS.map((o) => (
+              <MenuItem key={o} value={o}>
+                {o}
+              </MenuItem>
+            ))}
+          </TextField>
+        </Box>
+      )}
+      {found.length === 0 && <Box sx={{ py: 2 }}>No trial has all of these words.</Box>}
+      {here.length > 0 && rows(here)}
+      {away.length > 0 && (
+        <Box sx={{ mt: 2 }}>
+          <Fold title={`${countText(away.length, 'trial')} put away`}>{rows(away)}</Fold>
+        </Box>
+      )}
     </>
   )
 }

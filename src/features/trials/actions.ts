@@ -1,21 +1,61 @@
 'use server'
 
-import { good, refuse, type Outcome } from '@/core/outcome'
-import { checked, id, MAX_LETTERS, record, text } from '@/core/schema'
-import { addTrial, db, deleteTrial, trialContents, type TrialContents } from '@/data'
+import { DONE, good, refuse, type Outcome } from '@/core/outcome'
+import { checked, flag, id, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
+import { QUESTION_KINDS } from '@/core/trial'
+import {
+  addTrial,
+  archiveTrial,
+  copyTrial,
+  db,
+  deleteTrial,
+  listTrials,
+  trialContents,
+  type TrialContents,
+} from '@/data'
 import { act } from '@/server/act'
 
 const newTrial = record({
+  kind: oneOf(QUESTION_KINDS),
   name: text(MAX_LETTERS.trialName).required('Give the trial a name, such as "Short or long antenna".'),
   question: text(MAX_LETTERS.question).default(''),
 })
 
-/** Makes a trial. @returns its id */
+/** A name that no trial has: with a number behind it where the one wanted is taken. */
+function freeName(wanted: string): string {
+  const taken = new Set(listTrials(db()).map((t) => t.name))
+  let name = wanted
+  for (let n = 2; taken.has(name); n++) name = `${wanted} ${n}`
+  return name
+}
+
+/** Makes a trial of a kind. @returns its id */
 export async function makeTrial(raw: unknown): Promise<Outcome<string>> {
   // The seed only has to differ between trials; it is kept with the plan, so the order can be made again.
-  return act(newTrial, raw, ({ name, question }) =>
-    good(addTrial(db(), name, question, Date.now() % 1_000_000)),
+  return act(newTrial, raw, ({ kind, name, question }) =>
+    good(addTrial(db(), freeName(name), question, Date.now() % 1_000_000, kind)),
   )
+}
+
+const like = record({ trialId: id() })
+
+/** Begins a trial like another: its question, rigs, plan and ground, none of its runs. @returns its id */
+export async function takeLike(trialId: string): Promise<Outcome<string>> {
+  return act(like, { trialId }, (v) => {
+    const row = listTrials(db()).find((t) => t.id === v.trialId)
+    const copy = row && copyTrial(db(), row.id, freeName(row.name), Date.now() % 1_000_000, true)
+    return copy ? good(copy) : refuse('This trial is no longer there.')
+  })
+}
+
+const away = record({ trialId: id(), away: flag().required() })
+
+/** Puts a trial away, or back among the others. */
+export async function putAway(trialId: string, isAway: boolean): Promise<Outcome> {
+  return act(away, { trialId, away: isAway }, (v) => {
+    archiveTrial(db(), v.trialId, v.away)
+    return DONE
+  })
 }
 
 /** What goes when a trial is deleted. */

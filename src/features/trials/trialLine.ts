@@ -14,6 +14,8 @@ import {
 } from '@/data'
 import type { TrialLine } from './TrialList'
 
+const NO_RIGS = 'no rigs yet'
+
 /** Where a trial stands: its steps in a few words each. Shared by the list and the rail. */
 export interface TrialState {
   kit: string
@@ -35,7 +37,7 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
   const all = counting ? schedule(counting.row.plan, counting.log) : []
   const done = all.filter((c) => c.state !== 'to do').length
   return {
-    kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : 'no rigs yet',
+    kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : NO_RIGS,
     ground: open.site ? `${countText(open.legs.length, 'leg')}, ${countText(marks, 'mark')}` : 'no base yet',
     plan: checks > 0 ? countText(checks, 'check') : 'nothing to make',
     field: counting
@@ -51,20 +53,43 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
   }
 }
 
+/** What a trial without a run wants next. */
+function nextOf(open: OpenTrial, state: TrialState): string {
+  if (state.kit === NO_RIGS) return 'bring the rigs together that are compared.'
+  if (open.links.length === 0) return 'say what is compared.'
+  if (planOf(open).marks.length === 0 && open.trial.way === 'marks') return 'set marks to stop at.'
+  return 'begin a run.'
+}
+
 /** A trial as the list shows it. */
 export function trialLine(db: Db, trial: TrialRow): TrialLine {
   const open = openTrial(db, trial.id)!
-  const { run, plan } = trialState(db, open)
+  const state = trialState(db, open)
+  const { run, plan } = state
   const answers = run !== null && answersAnything(run.log)
-  const base = { id: trial.id, name: trial.name, question: trial.question, answers }
+  const base = {
+    id: trial.id,
+    name: trial.name,
+    question: trial.question,
+    answers,
+    next: null,
+    archived: trial.archivedAt !== null,
+    begunAt: trial.createdAt,
+    workedAt: run && run.row.startedAt > trial.createdAt ? run.row.startedAt : trial.createdAt,
+  }
   if (!run)
     return {
       ...base,
       state: open.links.length > 0 ? `planned, ${plan}` : 'begun',
+      next: nextOf(open, state),
       step: open.links.length > 0 ? 'plan' : 'kit',
     }
-  if (run.log.state === 'going' && run.done < run.total)
-    return { ...base, state: `${run.done} of ${run.total} checks made`, step: 'field' }
+  if (run.log.state === 'going' && (run.done < run.total || run.total === 0))
+    return {
+      ...base,
+      state: run.total > 0 ? `${run.done} of ${run.total} checks made` : 'going on',
+      step: 'field',
+    }
   const { checks, events } = run.log
   const held =
     checks.length > 0 ? countText(checks.length, 'check') : countText(events.length, 'entry', 'entries')

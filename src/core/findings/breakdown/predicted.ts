@@ -1,12 +1,11 @@
 import { linkKey } from '@/core/reach/linkKey'
 import type { PlanGround } from '@/core/reach/legGround'
-import { isCopied } from '@/core/reports/copyRule'
 import { cellMiddle } from '@/core/stats/scales/levelCell'
 import { intervalRegression } from '@/core/stats/scales/intervalRegression'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
-import type { FindingsInput, ReadCheck } from '../input'
+import { isCopiedBy, type FindingsInput, type ReadCheck } from '../input'
 import type { CellsById } from '../levels'
 
 /** One check beside what was expected of it. */
@@ -107,7 +106,7 @@ export function againstPrediction(
   })
   const spread = Math.sqrt(means.reduce((s, m) => s + m.db * m.db, 0) / Math.max(1, means.length))
   const judged = checks.flatMap((c) => {
-    const [e, copied] = [of(c), isCopied(c.reading, c.calls, input.copyRule)]
+    const [e, copied] = [of(c), isCopiedBy(input, c)]
     return e && copied !== null ? [{ chance: e.chance, copied }] : []
   })
   const finite = (v: number) => (Number.isFinite(v) ? v : null)

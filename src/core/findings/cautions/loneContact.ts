@@ -1,7 +1,6 @@
 import { refit } from '@/core/model/refit'
 import type { Reach } from '@/core/reach/reach'
-import { isCopied } from '@/core/reports/copyRule'
-import type { FindingsInput, ReadCheck } from '../input'
+import { isCopiedBy, type FindingsInput, type ReadCheck } from '../input'
 import { jointDifference, type JointFit } from '../joint/jointFit'
 import type { JudgedPair } from '../compare/verdict'
 
@@ -31,7 +30,7 @@ function farContacts(
   return input.links.flatMap(({ id: linkId }) => {
     const copied = new Map<string, boolean>()
     for (const c of checks) {
-      const is = c.linkId === linkId ? isCopied(c.reading, c.calls, input.copyRule) : null
+      const is = c.linkId === linkId ? isCopiedBy(input, c) : null
       if (is !== null && distanceOf.has(c.markId)) copied.set(c.markId, is || copied.get(c.markId) === true)
     }
     const outwards = [...copied].sort((a, b) => distanceOf.get(a[0])! - distanceOf.get(b[0])!)

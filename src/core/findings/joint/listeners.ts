@@ -1,6 +1,7 @@
 import type { ReadCheck } from '../input'
 import type { Call, ModelListener } from '@/core/model/reports'
-import type { Reading } from '@/core/reports/reading'
+import type { CopyRule } from '@/core/reports/copyRule'
+import { heard, type Reading } from '@/core/reports/reading'
 import type { Scale } from '@/core/reports/scale'
 import { isInDb, levelCell, stepWidthDb } from '@/core/reports/toCell'
 
@@ -11,6 +12,8 @@ export interface ListenerReader {
   inDb: boolean
   /** Readability, of 1 to 5, is among what it reports. */
   readability: boolean
+  /** Which step of its list a copy rule wants at least, and which level besides, dB. */
+  asked: (rule: CopyRule) => { step: number; levelDb: number | null }
   /** What a heard report says; null where it says nothing that the model knows. */
   read: (reading: Extract<Reading, { state: 'heard' }>) => Call | null
 }
@@ -26,10 +29,14 @@ const METER_ERROR = 0.25
 const DISPLAY_ERROR = 0.5
 const MIN_ERROR_DB = 0.25
 
+const hearing = { step: 1, levelDb: null }
+const atStep = (step: number | null) => ({ step: Math.max(1, step ?? 1), levelDb: null })
+
 const silentOnly: Omit<ListenerReader, 'read'> = {
   listener: { steps: 1, readingErrorDb: 1, counts: false },
   inDb: false,
   readability: false,
+  asked: () => hearing,
 }
 const heardOnly = (): Call => ({ kind: 'step', step: 1 })
 
@@ -50,6 +57,7 @@ export function listenerReader(scale: Scale, checks: readonly ReadCheck[]): List
         listener: { steps: READABILITY_STEPS, readingErrorDb: 1, counts: false },
         inDb: false,
         readability: true,
+        asked: (rule) => atStep(rule.minReadability),
         read: ({ readability }) => step(readability ?? 1, READABILITY_STEPS),
       }
     case 'words':
@@ -59,6 +67,7 @@ export function listenerReader(scale: Scale, checks: readonly ReadCheck[]): List
         listener: { steps, readingErrorDb: 1, counts: false },
         inDb: false,
         readability: false,
+        asked: (rule) => atStep(scale.kind === 'words' ? rule.minWord : null),
         read: (r) => step(r.step ?? 1, steps),
       }
     }
@@ -67,15 +76,18 @@ export function listenerReader(scale: Scale, checks: readonly ReadCheck[]): List
         listener: { steps: 1, readingErrorDb: 1, counts: true },
         inDb: false,
         readability: false,
+        asked: () => hearing,
         read: ({ count }) => (count ? { kind: 'share', k: count.k, n: count.n } : null),
       }
     case 'bare':
-      return bareReader(checks)
+      return bareReader(scale, checks)
     case 'comparative':
     case 'rate':
       return { ...silentOnly, read: heardOnly }
   }
 }
+
+const finite = (v: number | undefined) => (v !== undefined && Number.isFinite(v) ? v : null)
 
 const step = (at: number, steps: number): Call => ({ kind: 'step', step: Math.max(1, Math.min(steps, at)) })
 
@@ -95,6 +107,14 @@ function strengthReader(
     },
     inDb: !byEar,
     readability,
+    asked: ({ minReadability, minFigure = null }) => {
+      if (readability) return atStep(minReadability)
+      if (minFigure === null) return hearing
+      if (byEar) return atStep(minFigure + 1)
+      const units = Math.min(scale.strength.top, Math.round(minFigure))
+      const from = heard('', { strength: { from: { units, overDb: 0 }, to: { units, overDb: 0 } } })
+      return { step: 1, levelDb: finite(levelCell(from, scale, unitDb)?.lower) }
+    },
     read: (r) => {
       const cell = levelCell(r, scale, unitDb)
       const told = r.readability ?? null
@@ -121,6 +141,7 @@ function levelReader(scale: Extract<Scale, { kind: 'level' }>): ListenerReader {
     },
     inDb: true,
     readability: false,
+    asked: ({ minLevel }) => ({ step: 1, levelDb: minLevel }),
     read: (r) => {
       const cell = levelCell(r, scale, 1)
       return cell && { kind: 'strength', lowerDb: cell.lower, upperDb: cell.upper }
@@ -128,25 +149,33 @@ function levelReader(scale: Extract<Scale, { kind: 'level' }>): ListenerReader {
   }
 }
 
-/** Figures without a unit are an order and nothing more: few of them are steps, many are put together by how many there are. */
-function bareReader(checks: readonly ReadCheck[]): ListenerReader {
+/** Figures without a unit are an order and nothing more: bars and few figures are steps, many are put together by how many there are. */
+function bareReader(scale: Extract<Scale, { kind: 'bare' }>, checks: readonly ReadCheck[]): ListenerReader {
   const values = checks
     .flatMap(({ reading }) => (reading.state === 'heard' && reading.step !== null ? [reading.step] : []))
     .sort((a, b) => a - b)
   const distinct = [...new Set(values)]
+  const range = scale.top - scale.bottom
   const edges =
-    distinct.length <= MAX_STEPS
-      ? distinct
-      : [
-          ...new Set(
-            Array.from({ length: MAX_STEPS }, (_, i) => values[Math.floor((i * values.length) / MAX_STEPS)]!),
-          ),
-        ]
+    scale.unit === 'bars' && range < MAX_STEPS
+      ? Array.from({ length: range + 1 }, (_, i) => scale.bottom + i)
+      : distinct.length <= MAX_STEPS
+        ? distinct
+        : [
+            ...new Set(
+              Array.from(
+                { length: MAX_STEPS },
+                (_, i) => values[Math.floor((i * values.length) / MAX_STEPS)]!,
+              ),
+            ),
+          ]
   const steps = Math.max(1, edges.length)
   return {
     listener: { steps, readingErrorDb: 1, counts: false },
     inDb: false,
     readability: false,
+    asked: ({ minFigure = null }) =>
+      atStep(minFigure === null ? null : 1 + edges.filter((e) => e < minFigure).length),
     read: ({ step: figure }) =>
       figure === null ? null : step(edges.filter((e) => e <= figure).length, steps),
   }

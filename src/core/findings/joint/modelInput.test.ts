@@ -213,13 +213,20 @@ describe('how a log goes into the model', () => {
     expect(joint.unused).toEqual(['c0'])
   })
 
-  it('a rule about readability is not asked of reports without any, and says so', () => {
-    const at = (scale: Scale) => {
-      const [reader] = jointOf(planOf(scale), logged([checkOf('m300', 'a', '1')])).readers
-      return ruleAt(USUAL_COPY_RULE, reader!, null)
+  it('asks each scale its own threshold in the model too, and nothing of another', () => {
+    const at = (scale: Scale, text: string, change: Partial<CopyRule> = {}) => {
+      const [reader] = jointOf(planOf(scale), logged([checkOf('m300', 'a', text)])).readers
+      const { step, levelDb } = ruleAt({ ...USUAL_COPY_RULE, ...change }, reader!, null)
+      return { step, levelDb }
     }
-    expect(at(defaultScale('readability'))).toMatchObject({ step: 3, told: true })
-    expect(at(defaultScale('level'))).toMatchObject({ step: 1, told: false })
-    expect(at(defaultScale('words'))).toMatchObject({ step: 1, told: false })
+    expect(at(defaultScale('readability'), '1')).toEqual({ step: 3, levelDb: null })
+    expect(at(defaultScale('level'), '-90')).toEqual({ step: 1, levelDb: null })
+    expect(at(defaultScale('level'), '-90', { minLevel: -110 })).toEqual({ step: 1, levelDb: -110 })
+    expect(at(defaultScale('words'), 'fair')).toEqual({ step: 1, levelDb: null })
+    expect(at(defaultScale('words'), 'fair', { minWord: 2 })).toEqual({ step: 2, levelDb: null })
+    // S5 of a meter of 6 dB a step begins at S9 - 4 steps - half a step.
+    expect(at(defaultScale('strength'), 'S7', { minFigure: 5 })).toEqual({ step: 1, levelDb: -27 })
+    const bars: Scale = { kind: 'bare', unit: 'bars', bottom: 0, top: 5, words: [] }
+    expect(at(bars, '3', { minFigure: 4 })).toEqual({ step: 5, levelDb: null })
   })
 })

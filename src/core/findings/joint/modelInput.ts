@@ -190,22 +190,12 @@ function termsOf(before: number, runs: readonly (string | undefined)[], listener
   }
 }
 
-/**
- * The copy rule as a listener can keep it: only what its reports tell is asked of them. A rule about readability
- * over reports without any asks that a call is heard; `told` is false then.
- */
-export function ruleAt(
-  rule: CopyRule,
-  reader: ListenerReader,
-  words: number | null,
-): ModelRule & { told: boolean } {
-  const { minReadability, minLevel, minShare, maxCalls } = rule
-  const asked = minReadability ?? 1
+/** The copy rule as a listener can keep it: only what its reports tell is asked of them. */
+export function ruleAt(rule: CopyRule, reader: ListenerReader, words: number | null): ModelRule {
+  const { minShare, maxCalls } = rule
   return {
-    step: reader.readability ? Math.max(1, asked) : 1,
-    levelDb: reader.inDb && !reader.readability && minLevel !== null ? minLevel : null,
+    ...reader.asked(rule),
     share: reader.listener.counts && minShare !== null && words ? { of: words, least: minShare } : null,
     calls: maxCalls,
-    told: minReadability === null || minReadability <= 1 || reader.readability,
   }
 }

@@ -1,9 +1,8 @@
 import type { Direction } from '@/core/kit/rig/rig'
 import { chanceOf, groundMean, posteriorOf, Reaches, type Posterior } from '@/core/model/answers'
 import type { ModelRule } from '@/core/model/margins'
-import { isCopied } from '@/core/reports/copyRule'
 import { MIN_REACH_MARKS, type Reach } from '@/core/reach/reach'
-import { isBySky, type FindingsInput, type ReadCheck } from '../input'
+import { isBySky, isCopiedBy, type FindingsInput, type ReadCheck } from '../input'
 import type { JointFit } from '../joint/jointFit'
 import { ruleAt } from '../joint/modelInput'
 import { usableDraws } from './usableDraws'
@@ -140,7 +139,7 @@ function triedBy(input: FindingsInput, checks: readonly ReadCheck[], legId: stri
   const marks = new Map(input.marks.map((m) => [m.id, m]))
   const found = new Map<string, Tried & { ids: Set<string> }>()
   for (const c of checks) {
-    const copied = isCopied(c.reading, c.calls, input.copyRule)
+    const copied = isCopiedBy(input, c)
     const mark = marks.get(c.markId)
     if (copied === null || !mark || (legId !== null && mark.legId !== legId)) continue
     for (const key of [`${c.linkId} ${c.direction}`, c.linkId]) {

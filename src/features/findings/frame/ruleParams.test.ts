@@ -18,7 +18,7 @@ describe('a copy rule in an address', () => {
   it('goes there and back', () => {
     for (const rule of [
       USUAL_COPY_RULE,
-      { minReadability: null, maxCalls: 1, minLevel: -110, minShare: 0.6 },
+      { minReadability: null, maxCalls: 1, minLevel: -110, minShare: 0.6, minWord: 2, minFigure: 5 },
     ]) {
       const params = Object.fromEntries(new URLSearchParams(paramsFromRule(rule, 'r')))
       expect(ruleFromParams(params, { ...USUAL_COPY_RULE, minReadability: 5 })).toEqual(rule)

@@ -45,6 +45,8 @@ export function ruleFromParams(params: Params, plan: CopyRule): CopyRule {
     maxCalls: numberIn(params, 'calls', 1, 99, plan.maxCalls) ?? plan.maxCalls,
     minLevel: numberIn(params, 'level', -200, 100, plan.minLevel),
     minShare: numberIn(params, 'share', 0, 1, plan.minShare),
+    minWord: numberIn(params, 'word', 1, 50, plan.minWord ?? null),
+    minFigure: numberIn(params, 'figure', 0, 1e6, plan.minFigure ?? null),
   }
 }
 
@@ -127,6 +129,8 @@ export function paramsFromRule(rule: CopyRule, runId: string): string {
     calls: String(rule.maxCalls),
     level: String(rule.minLevel ?? ''),
     share: String(rule.minShare ?? ''),
+    word: String(rule.minWord ?? ''),
+    figure: String(rule.minFigure ?? ''),
   })
   return params.toString()
 }

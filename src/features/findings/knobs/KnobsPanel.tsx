@@ -84,7 +84,7 @@ export function KnobsPanel({
   const { choices } = shown
   const set = (change: Partial<typeof choices>) => turn({ choices: { ...choices, ...change } })
   const others = runs.filter((r) => r.id !== runId && r.state !== 'voided' && r.checks > 0)
-  const metered = scales.some((s) => 'strength' in s && s.strength.by !== 'ear')
+  const metered = Object.values(scales).some((s) => 'strength' in s && s.strength.by !== 'ear')
   return (
     <Drawer
       anchor="right"

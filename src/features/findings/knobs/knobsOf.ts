@@ -1,5 +1,6 @@
+import type { Listener } from '@/core/kit'
 import type { Scale } from '@/core/reports'
-import type { RunLog } from '@/core/trial'
+import { heardScales, type RunLog } from '@/core/trial'
 import type { AskedFindings } from '../frame/openFindings'
 import type { Settings } from '../frame/ruleParams'
 
@@ -14,7 +15,7 @@ export interface KnobsProps {
   trialId: string
   runId: string
   runs: ShownRun[]
-  scales: Scale[]
+  scales: Partial<Record<Listener, Scale>>
   settings: Settings
 }
 
@@ -29,7 +30,7 @@ export function knobsOf({ open, runs, shown, settings, plan }: AskedFindings): K
       state: r.log.state,
       checks: r.log.checks.length,
     })),
-    scales: Object.values(plan.scales),
+    scales: heardScales(plan),
     settings,
   }
 }
