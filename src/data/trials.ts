@@ -2,7 +2,8 @@ import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { groupedBy } from '@/core/groupedBy'
 import { and, asc, desc, eq, inArray } from 'drizzle-orm'
 import { nameLinks, usualLinks, type Link } from '@/core/kit'
-import { startOf, type QuestionKind, type TrialPlan } from '@/core/trial'
+import { MAX_LINKS } from '@/core/schema/limits'
+import { marksOfWay, startOf, type QuestionKind, type TrialPlan } from '@/core/trial'
 import type { Db } from './connection'
 import { legsOf, type LegWithMarks, type SiteRow } from './ground'
 import { newId, nowIso } from './ids'
@@ -145,7 +146,11 @@ export function planOf({ trial: t, site: base, legs, links }: OpenTrial): TrialP
     question: t.question,
     way: t.way,
     links,
-    marks: legs.flatMap((l) => l.marks),
+    marks: marksOfWay(
+      t.way,
+      legs.flatMap((l) => l.marks),
+      t.id,
+    ),
     directions: t.directions,
     scales: t.scales,
     copyRule: t.copyRule,
@@ -182,9 +187,6 @@ export function setLinks(
   })
 }
 
-/** The most links of one trial. */
-export const MOST_LINKS = 8
-
 const pairs = (links: readonly { baseRigId: string; outRigId: string }[]) =>
   links
     .map((l) => `${l.baseRigId} ${l.outRigId}`)
@@ -193,7 +195,7 @@ const pairs = (links: readonly { baseRigId: string; outRigId: string }[]) =>
 
 /** Changes the rigs of a trial; its plan follows for as long as nobody chose what is compared. */
 export function linksFollow<T>(db: Db, trialId: string, change: () => T): T {
-  const usual = () => usualLinks(rigsOfTrial(db, trialId), MOST_LINKS)
+  const usual = () => usualLinks(rigsOfTrial(db, trialId), MAX_LINKS)
   return db.transaction(() => {
     const now = db.select().from(link).where(eq(link.trialId, trialId)).all()
     const follows = pairs(now) === pairs(usual())

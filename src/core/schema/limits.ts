@@ -17,3 +17,6 @@ export const MAX_LETTERS = {
   shortNote: 500,
   fileName: 200,
 } as const
+
+/** The most links that one trial compares. */
+export const MAX_LINKS = 8

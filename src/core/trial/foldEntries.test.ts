@@ -11,6 +11,7 @@ import {
   marksNow,
   padFor,
   schedule,
+  speltOut,
   wordsCopied,
   wordsFor,
   type Entry,
@@ -159,11 +160,15 @@ describe('code words', () => {
   })
 })
 
-it('blind letters differ for each link and from seed to seed, and are the same again', () => {
-  const ids = ['A', 'B', 'C', 'D', 'E']
-  const drawn = blindLetters(ids, 1)
+it('blind letters differ for each link and from seed to seed, are the same again, and none is a rig’s own', () => {
+  const links = ['K', 'B', 'C', 'D', 'R'].map((letter) => ({ id: letter, letter, base: { letter: 'Z' } }))
+  const drawn = blindLetters(links, 1)
   expect(new Set(Object.values(drawn)).size).toBe(5)
-  expect(blindLetters(ids, 1)).toEqual(drawn)
-  const several = new Set(Array.from({ length: 20 }, (_, s) => JSON.stringify(blindLetters(ids, s))))
+  expect(blindLetters(links, 1)).toEqual(drawn)
+  const several = new Set(Array.from({ length: 20 }, (_, s) => JSON.stringify(blindLetters(links, s))))
   expect(several.size).toBeGreaterThan(15)
+  for (let seed = 0; seed < 50; seed++)
+    for (const letter of Object.values(blindLetters(links, seed)))
+      expect(['K', 'B', 'C', 'D', 'R', 'Z']).not.toContain(letter)
+  expect(speltOut('KR')).toBe('Kilo Romeo')
 })

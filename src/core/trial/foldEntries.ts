@@ -261,6 +261,16 @@ export function standingChecks(log: RunLog): LoggedCheck[] {
   return log.checks.filter((c) => c.voided === null)
 }
 
+/** What was noted on the way: edges walked and changes by ear. */
+export function notedIn(log: RunLog): number {
+  return log.events.filter((e) => e.body.kind === 'edge' || e.body.kind === 'state').length
+}
+
+/** Checks that were sent and are not graded yet. */
+export function waitingForGrades(log: RunLog): number {
+  return standingChecks(log).filter((c) => c.state === 'sent').length
+}
+
 /** Keys of what is done or skipped. */
 export function settledKeys(log: RunLog): Set<string> {
   return new Set([...standingChecks(log).map(keyText), ...log.skipped.map(keyText)])

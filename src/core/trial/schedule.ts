@@ -1,6 +1,6 @@
 import { balancedOrder } from './balancedOrder'
 import { settledKeys, standingChecks, type RunLog } from './foldEntries'
-import { keyText, type CheckKey, type Mark, type TrialPlan } from './plan'
+import { keyText, makesChecks, type CheckKey, type Mark, type TrialPlan } from './plan'
 
 export interface ScheduledCheck extends CheckKey {
   mark: Mark
@@ -51,6 +51,7 @@ export function plannedChecks(
   plan: TrialPlan,
   marks: readonly Mark[] = plan.marks,
 ): (CheckKey & { mark: Mark })[] {
+  if (!makesChecks(plan.way)) return []
   const onOffOn = plan.order.scheme === 'on-off-on'
   const rows = onOffOn ? [] : orderRows(plan, marks.length * plan.repeats)
   const visit = (mark: Mark, link: number, repeat: number) =>

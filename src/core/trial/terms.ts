@@ -1,7 +1,7 @@
 // The fixed words of plans and logs.
 
 /** How a mark's distance was come by; a pegged one is a guess until it is measured. */
-export const MARK_MEANS = ['coordinates', 'tape', 'wheel', 'paces', 'pegged'] as const
+export const MARK_MEANS = ['coordinates', 'tape', 'wheel', 'paces', 'odometer', 'pegged'] as const
 export type MarkMeans = (typeof MARK_MEANS)[number]
 
 /** Balanced over visits, as listed, or the first link again after each of the others. */
@@ -45,4 +45,4 @@ export const COMPARISONS = [
 export type Comparison = (typeof COMPARISONS)[number]
 
 /** Raised when entries of a kind appear that an older device or server does not know. */
-export const LOG_PROTOCOL = 3
+export const LOG_PROTOCOL = 4

@@ -1,4 +1,6 @@
+export * from './andList'
 export * from './distance'
 export * from './frequency'
+export * from './readDistance'
 export * from './shortLength'
 export * from './numberText'

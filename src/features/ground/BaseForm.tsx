@@ -12,6 +12,7 @@ import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { Gpx } from '@/core/formats'
 import { FormField } from '@/ui/fields/FormField'
+import { herePlace } from '@/ui/fields/herePlace'
 import { useAction } from '@/ui/answers/useAction'
 import { setBareBase, setBase } from './actions'
 import { bareBaseForm, baseForm } from './groundSchema'
@@ -28,12 +29,14 @@ export function BaseForm({
 }) {
   const action = useAction()
   const [bare, setBare] = useState(false)
+  const [seeking, setSeeking] = useState(false)
+  const [trouble, setTrouble] = useState<string | null>(null)
   const { control, handleSubmit, setValue, formState } = useForm({
     // Without coordinates the name alone is asked for.
     resolver: yupResolver(bare ? bareBaseForm : baseForm) as unknown as ReturnType<
       typeof yupResolver<{ name: string; lat: number | null; lon: number | null }, unknown, unknown>
     >,
-    defaultValues: { name: '', lat: null, lon: null },
+    defaultValues: { name: 'Base', lat: null, lon: null },
   })
   const take = (i: number) => {
     const w = gpx?.waypoints[i]
@@ -41,6 +44,21 @@ export function BaseForm({
     setValue('name', w.name || 'Base', { shouldValidate: true })
     setValue('lat', w.lat, { shouldValidate: true })
     setValue('lon', w.lon, { shouldValidate: true })
+  }
+  const stand = () => {
+    setSeeking(true)
+    herePlace().then(
+      ({ lat, lon }) => {
+        setSeeking(false)
+        setTrouble(null)
+        setValue('lat', Number(lat.toFixed(6)), { shouldValidate: true })
+        setValue('lon', Number(lon.toFixed(6)), { shouldValidate: true })
+      },
+      (e: Error) => {
+        setSeeking(false)
+        setTrouble(e.message)
+      },
+    )
   }
   return (
     <Box
@@ -73,6 +91,18 @@ export function BaseForm({
       )}
       <FormField control={control} name="name" label="Name of the place" />
       {!bare && (
+        <Box>
+          <Button variant="outlined" onClick={stand} disabled={seeking}>
+            {seeking ? 'Looking for the position…' : 'The base is where this device is'}
+          </Button>
+          {trouble && (
+            <Box role="alert" sx={{ color: 'var(--bad)', mt: 0.5 }}>
+              {trouble}
+            </Box>
+          )}
+        </Box>
+      )}
+      {!bare && (
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
           <FormField control={control} name="lat" label="Latitude" unit="°" helperText="South is negative" />
           <FormField control={control} name="lon" label="Longitude" unit="°" helperText="West is negative" />
@@ -80,7 +110,7 @@ export function BaseForm({
       )}
       <FormControlLabel
         control={<Checkbox size="small" checked={bare} onChange={(e) => setBare(e.target.checked)} />}
-        label="No coordinates: distances are by tape, wheel or paces"
+        label="No coordinates: distances are by tape, wheel, paces or odometer"
       />
       {action.refusal('The base was not placed', 'Base')}
       <Box>

@@ -14,11 +14,22 @@ import { bearingLegForm } from './groundSchema'
 import { bearingLeg } from './legs'
 
 /** A leg straight out from the base, with marks at even distances. */
-export function BearingLegForm({ trialId, base, units }: { trialId: string; base: Place; units: Units }) {
+export function BearingLegForm({
+  trialId,
+  base,
+  legs,
+  units,
+}: {
+  trialId: string
+  base: Place
+  /** How many there are already. */
+  legs: number
+  units: Units
+}) {
   const action = useAction()
   const { control, handleSubmit, reset, formState } = useForm({
     resolver: yupResolver(bearingLegForm),
-    defaultValues: { name: '', bearingDeg: null, spacing: null, count: 12 },
+    defaultValues: { name: `Leg ${legs + 1}`, bearingDeg: null, spacing: 200, count: 12 },
   })
   return (
     <Box

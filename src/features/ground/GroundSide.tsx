@@ -65,7 +65,7 @@ export function GroundSide(props: Props) {
   const tracks = file !== null && file.map.waypoints.length + file.map.tracks.length > 0
   return (
     <Box sx={{ display: 'grid', gap: 3, alignContent: 'start', minWidth: 0 }}>
-      {(!site || moving) && (
+      {moving && (
         <BaseForm
           key={file?.name ?? 'none'}
           trialId={trialId}
@@ -121,11 +121,11 @@ export function GroundSide(props: Props) {
           <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, mb: 1.5, fontSize: '1.1rem' }}>
             Add a leg by bearing
           </Box>
-          <BearingLegForm trialId={trialId} base={base} units={units} />
+          <BearingLegForm key={legs.length} {...{ trialId, base, units }} legs={legs.length} />
         </Box>
       )}
       {site && (
-        <Fold title="Add marks by tape, wheel or paces">
+        <Fold title="Add marks by tape, wheel, paces or odometer">
           <TapeLegForm trialId={trialId} units={units} />
         </Fold>
       )}

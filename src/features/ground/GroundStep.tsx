@@ -19,6 +19,7 @@ import type { MapOutline } from '@/ui/map/areaDrawing'
 import { PageHead, Refused } from '@/ui/shell'
 import { useTerrain } from '@/ui/terrain/useTerrain'
 import { useChosenMark } from './useChosenMark'
+import { BaseForm } from './BaseForm'
 import { BaseOnGround } from './BaseOnGround'
 import { GroundSide } from './GroundSide'
 import { LegList } from './LegList'
@@ -48,6 +49,8 @@ interface Props {
   backdrops: BackdropRow[]
   kept: LegWithMarks[]
   minutesAtMark: number
+  /** What this step is for in this way of working. */
+  lead: string
   units: Units
 }
 
@@ -138,34 +141,41 @@ export function GroundStep(props: Props) {
 
   const outlines = rings.at === 'there' ? rings.value : null
 
+  const mapped = site !== null || grids.length + props.backdrops.length + sites.length > 0
   return (
     <>
-      <PageHead
-        title="Ground"
-        lead="Where the base stands, the marks to stop at along each leg, and what to expect there. Distances are crow-flies from the base."
-      />
-      <MapSection
-        {...{ content, ground, areas, reach, chosen, pointer, format, snap, drawing, units }}
-        outlines={outlines ?? NO_OUTLINES}
-        onReach={setReach}
-        backdrops={props.backdrops}
-        sight={sight?.picture ?? null}
-        onHideSight={hideSight}
-        onFormat={setFormat}
-        onSnap={setSnap}
-        onDrawn={(rings) => {
-          setDrawn(rings)
-          setDrawing(false)
-        }}
-        onPick={pick}
-        onMoveMark={(id, p) => void moveMark(id, p)}
-      />
-      <UnderMap
-        {...{ rings, links, reliability, units }}
-        sight={sight?.words ?? null}
-        reach={reach}
-        hasGround={grids.length > 0 && base !== null}
-      />
+      <PageHead title="Ground" lead={props.lead} />
+      {!site && (
+        <Box sx={{ maxWidth: 620, mb: 3 }}>
+          <BaseForm trialId={trialId} gpx={null} />
+        </Box>
+      )}
+      {mapped && (
+        <>
+          <MapSection
+            {...{ content, ground, areas, reach, chosen, pointer, format, snap, drawing, units }}
+            outlines={outlines ?? NO_OUTLINES}
+            onReach={setReach}
+            backdrops={props.backdrops}
+            sight={sight?.picture ?? null}
+            onHideSight={hideSight}
+            onFormat={setFormat}
+            onSnap={setSnap}
+            onDrawn={(rings) => {
+              setDrawn(rings)
+              setDrawing(false)
+            }}
+            onPick={pick}
+            onMoveMark={(id, p) => void moveMark(id, p)}
+          />
+          <UnderMap
+            {...{ rings, links, reliability, units }}
+            sight={sight?.words ?? null}
+            reach={reach}
+            hasGround={grids.length > 0 && base !== null}
+          />
+        </>
+      )}
       {action.refusal('It was not taken in')}
       <Unreadable why={failed ?? unexpected} />
       <BaseOnGround name={base?.name ?? 'Base'} heightM={baseM} />

@@ -15,7 +15,9 @@ import { MEANS, type Means } from './means'
 /** The distance of a mark without coordinates, measured at last or measured better. */
 export function MeasureMark({ mark, units, onDone }: { mark: Mark; units: Units; onDone: () => void }) {
   const shown = (m: number) => String(Number(toLength(m, units).toFixed(1)))
-  const [how, setHow] = useState<Means>(mark.how === 'wheel' || mark.how === 'paces' ? mark.how : 'tape')
+  const [how, setHow] = useState<Means>(
+    mark.how && mark.how !== 'coordinates' && mark.how !== 'pegged' ? mark.how : 'tape',
+  )
   const [distance, setDistance] = useState(shown(mark.distanceM))
   const action = useAction()
   const bad = numberProblem(distance, { above: 0 }, lengthUnit(units))

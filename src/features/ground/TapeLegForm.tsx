@@ -6,19 +6,12 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import { MEANS_SD } from '@/core/trial'
-import { type Units, countText, fromLength, lengthUnit } from '@/core/units'
+import { type Units, countText, lengthUnit, readDistances } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { problem } from '@/core/outcome'
 import { useAction } from '@/ui/answers/useAction'
 import { addTapeLeg } from './actions'
 import { MEANS, type Means } from './means'
-
-/** Distances typed with blanks, commas before a blank, or semicolons between them; null where one is none. */
-function distancesIn(text: string): number[] | null {
-  const parts = text.split(/[;\s]+|,\s+/).filter((t) => t !== '')
-  const numbers = parts.map((t) => numberIn(t.replace(/,$/, '')))
-  return numbers.some((n) => n === null || n <= 0) ? null : (numbers as number[])
-}
 
 /** Marks known by their distance alone. */
 export function TapeLegForm({ trialId, units }: { trialId: string; units: Units }) {
@@ -29,7 +22,7 @@ export function TapeLegForm({ trialId, units }: { trialId: string; units: Units 
   const [bearing, setBearing] = useState('')
   const action = useAction()
   const refuse = (message: string) => action.refuse(problem('leg', 'Leg', message))
-  const distances = distancesIn(text)
+  const distances = readDistances(text, lengthUnit(units))
   const bad = {
     percent: numberProblem(percent, { min: 0, max: 50 }, '%'),
     bearing: bearing.trim() === '' ? null : numberProblem(bearing, { min: 0, max: 360 }, '°'),
@@ -38,7 +31,7 @@ export function TapeLegForm({ trialId, units }: { trialId: string; units: Units 
     if (name.trim() === '') return refuse('Name the leg, such as "Down the lane".')
     if (!distances || distances.length === 0)
       return refuse(
-        `Write the distances with blanks between them, in ${lengthUnit(units)}, such as 50 100 200 400.`,
+        `Write the distances with blanks between them, in ${lengthUnit(units)} or with their unit, such as 50 100 200 400 or 0.1 0.2 0.5 mi.`,
       )
     if (bad.percent || bad.bearing) return
     const leg = {
@@ -46,7 +39,7 @@ export function TapeLegForm({ trialId, units }: { trialId: string; units: Units 
       how,
       bearingDeg: numberIn(bearing),
       sdShare: numberIn(percent)! / 100,
-      distancesM: distances.map((d) => fromLength(d, units)),
+      distancesM: distances,
     }
     await action.run(
       () => addTapeLeg(trialId, leg),
@@ -85,7 +78,9 @@ export function TapeLegForm({ trialId, units }: { trialId: string; units: Units 
         value={text}
         onChange={(e) => setText(e.target.value)}
         helperText={
-          distances && distances.length > 0 ? countText(distances.length, 'mark') : 'Blanks between them'
+          distances && distances.length > 0
+            ? countText(distances.length, 'mark')
+            : 'Blanks between them; any unit, as 0.1 0.2 0.5 mi'
         }
         sx={{ gridColumn: 'span 2' }}
       />

@@ -59,7 +59,7 @@ export async function addTapeLeg(trialId: string, leg: unknown): Promise<Outcome
     const marks = sorted.map((distanceM, i) => ({
       name: `${letter}${String(i + 1).padStart(2, '0')}`,
       place: null,
-      alongM: null,
+      alongM: how === 'odometer' ? distanceM : null,
       how,
       distanceM,
       distanceSdM: Math.max(0.5, distanceM * sdShare),

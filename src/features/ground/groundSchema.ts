@@ -67,7 +67,7 @@ export const legSchema = record({
     .required(),
 })
 
-const means = () => oneOf(['tape', 'wheel', 'paces', 'pegged'])
+const means = () => oneOf(['tape', 'wheel', 'paces', 'odometer', 'pegged'])
 const distanceM = () => figure().min(1, 'At least 1 m').max(100_000, 'At most 100 km').required()
 
 /** Marks by distance alone. */

@@ -7,13 +7,14 @@ import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 import type { Direction, Rig } from '@/core/kit'
-import { MAX_LETTERS } from '@/core/schema/limits'
-import { heardScales } from '@/core/trial'
+import { MAX_LETTERS, MAX_LINKS } from '@/core/schema/limits'
+import { heardScales, makesChecks, WAYS_OF_WORKING, type WayOfWorking } from '@/core/trial'
 import type { Units } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
 import { CopyRuleField } from '@/ui/fields/CopyRuleField'
 import { ScaleField } from '@/ui/fields/ScaleField'
 import { EarStatesList } from './EarStatesList'
+import { Fold } from '@/ui/shell'
 import { LinkPicker } from './LinkPicker'
 import { NeedFields } from './NeedFields'
 import { SameAsList } from './SameAsList'
@@ -24,6 +25,14 @@ const DIRECTIONS: [string, Direction[]][] = [
   ['From base only', ['from base']],
   ['A loop, there and back', ['loop']],
 ]
+
+const WAY_WORDS: Record<WayOfWorking, string> = {
+  marks: 'At marks set beforehand',
+  anywhere: 'Wherever I can stop',
+  'one place': 'At one place, plugging in and out',
+  edges: 'Walking each rig to its edge',
+  'by ear': 'By ear on the way',
+}
 
 type Set = <K extends keyof PlanInput>(key: K, value: PlanInput[K]) => void
 
@@ -79,9 +88,27 @@ export function Compared({ input, set, rigs }: PartsProps & { rigs: Rig[] }) {
             A link needs a rig at the base and one out there; add them under Kit.
           </Box>
         ) : (
-          <LinkPicker rigs={rigs} value={input.links} onChange={(links) => set('links', links)} />
+          <LinkPicker
+            rigs={rigs}
+            value={input.links}
+            most={MAX_LINKS}
+            onChange={(links) => set('links', links)}
+          />
         )}
         <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1.5, mt: 2 }}>
+          <TextField
+            select
+            label="Where it is tried"
+            value={input.way}
+            onChange={(e) => set('way', e.target.value as WayOfWorking)}
+            sx={{ minWidth: 250 }}
+          >
+            {WAYS_OF_WORKING.map((way) => (
+              <MenuItem key={way} value={way}>
+                {WAY_WORDS[way]}
+              </MenuItem>
+            ))}
+          </TextField>
           <TextField
             select
             label="Directions"
@@ -179,33 +206,40 @@ export function EarNeedOrder({
   units,
   onNeed,
 }: PartsProps & { units: Units; onNeed: (need: Partial<PlanInput>) => void }) {
+  const states = <EarStatesList value={input.earStates} onChange={(v) => set('earStates', v)} />
   return (
     <>
       <Part title="By ear on the way">
-        <EarStatesList value={input.earStates} onChange={(v) => set('earStates', v)} />
+        {input.way === 'by ear' ? (
+          states
+        ) : (
+          <Fold title="Its words, for a signal that is on all the way">{states}</Fold>
+        )}
       </Part>
       <Part title="The need">
         <NeedFields value={input} units={units} onChange={onNeed} />
       </Part>
-      <Part title="Order">
-        <TextField
-          select
-          label="Order of links at a mark"
-          value={input.orderScheme}
-          onChange={(e) => set('orderScheme', e.target.value as PlanInput['orderScheme'])}
-          sx={{ minWidth: 280, maxWidth: '100%' }}
-        >
-          <MenuItem value="balanced">Balanced: each link comes first equally often</MenuItem>
-          <MenuItem value="as listed">As listed, the same at every mark</MenuItem>
-          <MenuItem value="on-off-on">On, off, on: the first link again after each of the others</MenuItem>
-        </TextField>
-        <Box>
-          <Button size="small" onClick={() => set('orderSeed', (input.orderSeed * 48271 + 11) % 1_000_003)}>
-            Shuffle again
-          </Button>
-          <span style={{ color: 'var(--soft)' }}> seed {input.orderSeed}</span>
-        </Box>
-      </Part>
+      {makesChecks(input.way) && (
+        <Part title="Order">
+          <TextField
+            select
+            label="Order of links at a mark"
+            value={input.orderScheme}
+            onChange={(e) => set('orderScheme', e.target.value as PlanInput['orderScheme'])}
+            sx={{ minWidth: 280, maxWidth: '100%' }}
+          >
+            <MenuItem value="balanced">Balanced: each link comes first equally often</MenuItem>
+            <MenuItem value="as listed">As listed, the same at every mark</MenuItem>
+            <MenuItem value="on-off-on">On, off, on: the first link again after each of the others</MenuItem>
+          </TextField>
+          <Box>
+            <Button size="small" onClick={() => set('orderSeed', (input.orderSeed * 48271 + 11) % 1_000_003)}>
+              Shuffle again
+            </Button>
+            <span style={{ color: 'var(--soft)' }}> seed {input.orderSeed}</span>
+          </Box>
+        </Part>
+      )}
     </>
   )
 }

@@ -4,7 +4,15 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useMemo, useState } from 'react'
 import { nameLinks, type Rig } from '@/core/kit'
-import { estimatedMinutes, foldEntries, plannedChecks, type TrialPlan } from '@/core/trial'
+import {
+  estimatedMinutes,
+  foldEntries,
+  makesChecks,
+  marksOfWay,
+  needsMarks,
+  plannedChecks,
+  type TrialPlan,
+} from '@/core/trial'
 import type { PlanGround } from '@/core/reach'
 import { type Units, countText } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
@@ -37,14 +45,58 @@ function draftPlan(plan: TrialPlan, input: PlanInput, rigs: Rig[]): TrialPlan {
     return base && out ? [{ id: `${base.id} ${out.id}`, base, out }] : []
   })
   const links = nameLinks(joined)
-  const { directions, scales, copyRule, repeats, marginDb, surroundings, sameAs } = input
+  const { way, directions, scales, copyRule, repeats, marginDb, surroundings, sameAs } = input
+  const marks = marksOfWay(way, plan.marks, plan.trialName)
   const order = { scheme: input.orderScheme, seed: input.orderSeed }
-  return { ...plan, links, directions, scales, copyRule, repeats, marginDb, surroundings, sameAs, order }
+  return {
+    ...plan,
+    way,
+    links,
+    marks,
+    directions,
+    scales,
+    copyRule,
+    repeats,
+    marginDb,
+    surroundings,
+    sameAs,
+    order,
+  }
 }
 
 function time(minutes: number): string {
   const m = Math.round(minutes / 5) * 5
   return m < 60 ? `${m} min` : `${Math.floor(m / 60)} h ${m % 60 ? `${m % 60} min` : ''}`.trim()
+}
+
+const ON_THE_WAY = {
+  anywhere: 'marks are made where you stop',
+  edges: 'each walked until it is lost, as often as you like',
+  'by ear': 'every change noted on the way',
+}
+
+/** How much there is to do, in figures. */
+function Extent({ draft, checks }: { draft: TrialPlan; checks: number }) {
+  const { way, marks, links, directions, repeats } = draft
+  const open = marks.length === 0 || !makesChecks(way)
+  const onTheWay = way && way in ON_THE_WAY && open ? ON_THE_WAY[way as keyof typeof ON_THE_WAY] : null
+  return (
+    <Box sx={{ textAlign: { sm: 'right' } }}>
+      <Box sx={{ fontSize: '1.5rem', fontWeight: 700, lineHeight: 1.1 }}>
+        {onTheWay ? countText(links.length, 'link') : countText(checks, 'check')}
+      </Box>
+      <Box sx={{ color: 'var(--soft)' }}>
+        {onTheWay ?? (
+          <>
+            {countText(marks.length, 'mark')} × {countText(links.length, 'link')} ×{' '}
+            {countText(directions.length, 'direction')}
+            {repeats > 1 && ` × ${repeats}`}, about {time(estimatedMinutes(draft))}
+            {way === 'one place' ? '' : ' on foot'}
+          </>
+        )}
+      </Box>
+    </Box>
+  )
 }
 
 /** The plan: what is compared, what is held the same, what counts as heard, and every check still to make. */
@@ -69,28 +121,20 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
       () => storePlan(trialId, revision, input),
       () => setSaved(true),
     )
+  const byChecks = makesChecks(input.way)
   return (
     <>
       <PageHead title="Plan">
-        <Box sx={{ textAlign: { sm: 'right' } }}>
-          <Box sx={{ fontSize: '1.5rem', fontWeight: 700, lineHeight: 1.1 }}>
-            {countText(checks, 'check')}
-          </Box>
-          <Box sx={{ color: 'var(--soft)' }}>
-            {countText(draft.marks.length, 'mark')} × {countText(draft.links.length, 'link')} ×{' '}
-            {countText(input.directions.length, 'direction')}
-            {input.repeats > 1 && ` × ${input.repeats}`}, about {time(estimatedMinutes(draft))} on foot
-          </Box>
-        </Box>
+        <Extent draft={draft} checks={checks} />
       </PageHead>
-      {draft.links.length > 0 && draft.marks.length > 0 && (
+      {draft.links.length > 0 && draft.marks.length > 0 && byChecks && (
         <ReachStrip model={model} units={units} title="Every check still to make" />
       )}
-      {draft.marks.length === 0 && (
+      {draft.marks.length === 0 && needsMarks(input.way) && (
         <Box sx={{ mb: 2, color: 'var(--soft)' }}>There are no marks yet; set them under Ground.</Box>
       )}
       <Compared {...{ input, set, rigs }} />
-      <Reported {...{ input, set }} />
+      {byChecks && <Reported {...{ input, set }} />}
       <HeldSame {...{ input, set }} />
       <EarNeedOrder
         {...{ input, set, units }}
@@ -99,9 +143,11 @@ export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground,
           setSaved(false)
         }}
       />
-      <Part title="Can it tell?">
-        <PowerPart plan={draft} expected={ground?.expected ?? []} />
-      </Part>
+      {byChecks && (
+        <Part title="Can it tell?">
+          <PowerPart plan={draft} expected={ground?.expected ?? []} />
+        </Part>
+      )}
       <Box
         sx={{
           position: 'sticky',

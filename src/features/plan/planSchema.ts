@@ -1,7 +1,7 @@
 import { DIRECTIONS } from '@/core/kit'
 import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
-import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
+import { figure, id, list, MAX_LETTERS, MAX_LINKS, oneOf, record, text } from '@/core/schema'
 import { ORDER_SCHEMES, SURROUNDINGS, WAYS_OF_WORKING } from '@/core/trial'
 import { earStateList } from '@/core/trial/earStateRecord'
 
@@ -46,7 +46,7 @@ export const planSchema = record({
       return v == null || floor == null || v > floor
     },
   ),
-  links: list(record({ baseRigId: id(), outRigId: id() }).required(), 8)
-    .max(8, 'At most eight links in one trial')
+  links: list(record({ baseRigId: id(), outRigId: id() }).required(), MAX_LINKS)
+    .max(MAX_LINKS, 'At most eight links in one trial')
     .required(),
 })

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
+import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { MAX_LETTERS } from '@/core/schema/limits'
@@ -82,8 +83,6 @@ export function NewTrial({ kinds }: { kinds: readonly KindTile[] }) {
       }}
     >
       <Box
-        role="radiogroup"
-        aria-label="What do you want to know?"
         sx={{
           display: 'grid',
           gap: 1,
@@ -91,9 +90,21 @@ export function NewTrial({ kinds }: { kinds: readonly KindTile[] }) {
           gridTemplateColumns: { xs: 'minmax(0, 1fr)', sm: '1fr 1fr', md: '1fr 1fr 1fr' },
         }}
       >
-        {kinds.map((k) => (
-          <Tile key={k.kind} tile={k} chosen={k.kind === kind} onChoose={() => setKind(k.kind)} />
-        ))}
+        <Box role="radiogroup" aria-label="What do you want to know?" sx={{ display: 'contents' }}>
+          {kinds.map((k) => (
+            <Tile key={k.kind} tile={k} chosen={k.kind === kind} onChoose={() => setKind(k.kind)} />
+          ))}
+        </Box>
+        <Box
+          component={Link}
+          href="/import"
+          sx={{ border: '2px dashed var(--rule)', p: 1.25, color: 'inherit', textDecoration: 'none' }}
+        >
+          <b style={{ display: 'block' }}>It is written down already</b>
+          <span style={{ color: 'var(--soft)', fontSize: '0.9rem', lineHeight: 1.3, display: 'block' }}>
+            A list of checks, a table, a track: bring the whole day in from files.
+          </span>
+        </Box>
       </Box>
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: { xs: '1fr', md: '1fr 2fr auto' } }}>
         <TextField

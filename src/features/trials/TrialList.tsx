@@ -10,28 +10,12 @@ import { countText } from '@/core/units'
 import { useAction } from '@/ui/answers/useAction'
 import { Fold } from '@/ui/shell'
 import { putAway, takeLike } from './actions'
+import type { TrialLine } from './trialLineType'
 import { TrialRow } from './TrialRow'
 import { sortedTrials, TRIAL_ORDERS, type TrialOrder } from './trialSort'
 
 // Seldom wanted, and with it the dialog.
 const DeleteTrial = dynamic(() => import('./DeleteTrial').then((m) => m.DeleteTrial), { ssr: false })
-
-export interface TrialLine {
-  id: string
-  name: string
-  question: string
-  /** Where it stands, in a few words. */
-  state: string
-  /** What to do next, as a sentence that goes on; null where it has an answer, or checks are being made. */
-  next: string | null
-  /** The step to open. */
-  step: string
-  /** It holds something that an answer can be made from. */
-  answers: boolean
-  archived: boolean
-  begunAt: string
-  workedAt: string
-}
 
 /** So many are seen at a glance. */
 const MANY = 7

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Link from 'next/link'
 import { TrialAnswer } from './TrialAnswer'
-import type { TrialLine } from './TrialList'
+import type { TrialLine } from './trialLineType'
 
 interface Props {
   trial: TrialLine

@@ -1,6 +1,6 @@
 import { answersAnything } from '@/core/findings'
 import { countText } from '@/core/units'
-import { plannedChecks, schedule, type RunLog } from '@/core/trial'
+import { needsMarks, plannedChecks, schedule, type RunLog } from '@/core/trial'
 import {
   lettersOf,
   listRuns,
@@ -12,7 +12,7 @@ import {
   type RunRow,
   type TrialRow,
 } from '@/data'
-import type { TrialLine } from './TrialList'
+import type { TrialLine } from './trialLineType'
 
 const NO_RIGS = 'no rigs yet'
 
@@ -39,7 +39,7 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
   return {
     kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : NO_RIGS,
     ground: open.site ? `${countText(open.legs.length, 'leg')}, ${countText(marks, 'mark')}` : 'no base yet',
-    plan: checks > 0 ? countText(checks, 'check') : 'nothing to make',
+    plan: checks > 0 ? countText(checks, 'check') : planWords(open),
     field: counting
       ? `${done} of ${countText(all.length, 'check')}`
       : rows.length > 0
@@ -53,11 +53,17 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
   }
 }
 
+/** A plan without checks of its own. */
+function planWords({ trial, links }: OpenTrial): string {
+  if (needsMarks(trial.way) || links.length === 0) return 'nothing to make'
+  return countText(links.length, 'link')
+}
+
 /** What a trial without a run wants next. */
 function nextOf(open: OpenTrial, state: TrialState): string {
   if (state.kit === NO_RIGS) return 'bring the rigs together that are compared.'
   if (open.links.length === 0) return 'say what is compared.'
-  if (planOf(open).marks.length === 0 && open.trial.way === 'marks') return 'set marks to stop at.'
+  if (needsMarks(open.trial.way) && planOf(open).marks.length === 0) return 'set marks to stop at.'
   return 'begin a run.'
 }
 

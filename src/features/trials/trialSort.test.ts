@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest'
-import type { TrialLine } from './TrialList'
+import type { TrialLine } from './trialLineType'
 import { sortedTrials } from './trialSort'
 
 const line = (name: string, begunAt: string, workedAt: string, question = ''): TrialLine => ({

@@ -1,4 +1,4 @@
-import type { TrialLine } from './TrialList'
+import type { TrialLine } from './trialLineType'
 
 export const TRIAL_ORDERS = ['worked on last', 'begun last', 'by name'] as const
 export type TrialOrder = (typeof TRIAL_ORDERS)[number]

@@ -12,6 +12,4 @@ export const inHundred = (chance: number) => Math.min(99, Math.max(1, Math.round
 /** With a capital letter, as a sentence begins. */
 export const capital = (text: string) => `${text.slice(0, 1).toUpperCase()}${text.slice(1)}`
 
-/** "a", "a and b", "a, b and c". */
-export const andList = (of: readonly string[]) =>
-  of.length < 2 ? (of[0] ?? '') : `${of.slice(0, -1).join(', ')} and ${of.at(-1)}`
+export { andList } from '@/core/units/andList'

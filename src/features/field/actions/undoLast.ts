@@ -1,11 +1,28 @@
 import { flushSync } from 'react-dom'
 import type { CheckKey, Entry, RunLog } from '@/core/trial'
+import { countText } from '@/core/units'
 import type { RunLogHandle } from '../log/useRunLog'
 import { EMPTY_DRAFT, type Draft } from '../pad/draft'
 
 /** What this device logged last and can take back; what others logged is theirs. */
 export function lastOfDevice(log: RunLog, device: string): Entry | null {
   return log.undoable.findLast((e) => e.device === device) ?? null
+}
+
+/** Anything but a check, in a few words. */
+function entryWords(body: Entry['body']): string {
+  switch (body.kind) {
+    case 'edge':
+      return `${body.what} at ${Math.round(body.distanceM)} m`
+    case 'state':
+      return body.state ?? 'a mark without looking'
+    case 'mark':
+      return `the mark ${body.mark.name}`
+    case 'skip':
+      return countText(body.keys.length, 'check left out', 'checks left out')
+    default:
+      return body.kind
+  }
 }
 
 /** Voids an entry; the check that it was stands on the screen again. */
@@ -25,7 +42,7 @@ export async function undoLast(
     setSaid(
       body.kind === 'check'
         ? `Undone: ${nameOf(body)}, ${body.text}. It stays listed as void.`
-        : `Undone: ${body.kind}.`,
+        : `Undone: ${entryWords(body)}.`,
     )
     setDraft(EMPTY_DRAFT)
   })

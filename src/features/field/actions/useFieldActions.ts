@@ -9,6 +9,7 @@ import {
   keyText,
   type CheckKey,
   type EntryBody,
+  type Mark,
   type PositionFix,
   type RunLog,
   type ScheduledCheck,
@@ -52,6 +53,8 @@ export interface FieldActions {
   skip: () => Promise<void>
   again: () => void
   atMark: () => Promise<void>
+  /** Makes a mark where one stands, and is there. */
+  beginMark: (mark: Mark, fix: PositionFix | null) => Promise<void>
   /** The check was sent; what came of it will be heard from a recording. */
   logSent: () => Promise<void>
   /** Reports of several checks, one after another. */
@@ -156,6 +159,17 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
       await add({ kind: 'at mark', markId: now.markId, fix: fixOf(position) })
       setSaid(`At ${now.mark.name}`)
     })
+  const beginMark = (mark: Mark, fix: PositionFix | null) =>
+    once(async () => {
+      await handle.addAll([
+        { kind: 'mark', mark, before: null },
+        { kind: 'at mark', markId: mark.id, fix },
+      ])
+      flushSync(() => {
+        setSaid(`At ${mark.name}`)
+        setChosen(null)
+      })
+    })
   const addEvent = (body: EntryBody, words: string) =>
     once(async () => {
       await add(body)
@@ -179,6 +193,7 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
     skip,
     again,
     atMark,
+    beginMark,
     addEvent,
   }
 }

@@ -15,7 +15,7 @@ import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { foldEntries, marksNow, planNow, type Entry, type TrialPlan } from '@/core/trial'
 import type { PlanGround } from '@/core/reach'
-import type { Units } from '@/core/units'
+import { countText, type Units } from '@/core/units'
 import { Empty, PageHead } from '@/ui/shell'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import { beginRun } from './actions'
@@ -31,6 +31,8 @@ export interface RunLine {
   reason: string
   logged: number
   total: number
+  /** Edges walked and changes by ear. */
+  noted: number
   note: string
   /** Sent checks, and changes marked without looking, that were not graded yet or have been from a recording. */
   toGrade: number
@@ -40,7 +42,14 @@ export interface RunLine {
 
 const STATES = { going: 'going on', finished: 'finished', voided: 'void' }
 
-function NewRun({ trialId }: { trialId: string }) {
+/** What a run is called where nobody says: its day and part of the day, here. */
+function usualName(now: Date): string {
+  const hour = now.getHours()
+  const part = hour < 12 ? 'morning' : hour < 18 ? 'afternoon' : 'evening'
+  return `${format(now, 'EEEE d MMMM')}, ${part}`
+}
+
+function NewRun({ trialId, fixable }: { trialId: string; fixable: boolean }) {
   const router = useRouter()
   const action = useAction()
   const [name, setName] = useState('')
@@ -54,7 +63,12 @@ function NewRun({ trialId }: { trialId: string }) {
       onSubmit={(e) => {
         e.preventDefault()
         void action.run(
-          () => beginRun(trialId, { name, note, fixedBeforehand: fixed }),
+          () =>
+            beginRun(trialId, {
+              name: name.trim() || usualName(new Date()),
+              note,
+              fixedBeforehand: fixable && fixed,
+            }),
           (runId) => router.push(`/field?run=${runId}`),
         )
       }}
@@ -62,7 +76,7 @@ function NewRun({ trialId }: { trialId: string }) {
     >
       <TextField
         label="Name of the run"
-        placeholder="Saturday morning"
+        placeholder="Its day, if you leave this empty"
         value={name}
         onChange={(e) => setName(e.target.value)}
         slotProps={{ htmlInput: { maxLength: MAX_LETTERS.runName } }}
@@ -74,10 +88,12 @@ function NewRun({ trialId }: { trialId: string }) {
         onChange={(e) => setNote(e.target.value)}
         slotProps={{ htmlInput: { maxLength: MAX_LETTERS.shortNote } }}
       />
-      <FormControlLabel
-        control={<Checkbox checked={fixed} onChange={(e) => setFixed(e.target.checked)} />}
-        label="The number of marks is fixed: we go to all of them, whatever the first ones say"
-      />
+      {fixable && (
+        <FormControlLabel
+          control={<Checkbox checked={fixed} onChange={(e) => setFixed(e.target.checked)} />}
+          label="The number of marks is fixed: we go to all of them, whatever the first ones say"
+        />
+      )}
       {action.refusal('The run was not begun', 'Run')}
       <Box>
         <Button type="submit" variant="contained" disabled={action.busy}>
@@ -113,6 +129,8 @@ interface Props {
   runs: RunLine[]
   /** What a run still wants; null where it can begin. */
   missing: string | null
+  /** The number of marks, or of rounds, can be fixed before setting out. */
+  fixable: boolean
   current: { plan: TrialPlan; entries: Entry[] } | null
   ground: PlanGround | null
   rigs: { id: string; letter: string; name: string }[]
@@ -120,7 +138,7 @@ interface Props {
 }
 
 /** The field step: runs of this trial, the progress of the one that counts, and a new one. */
-export function RunList({ trialId, runs, missing, current, ground, rigs, units }: Props) {
+export function RunList({ trialId, runs, missing, fixable, current, ground, rigs, units }: Props) {
   return (
     <>
       <PageHead
@@ -157,7 +175,7 @@ export function RunList({ trialId, runs, missing, current, ground, rigs, units }
             </Box>
             <Box sx={{ minWidth: 170 }}>
               <b>
-                {r.logged} of {r.total} checks
+                {r.total > 0 ? `${r.logged} of ${countText(r.total, 'check')}` : countText(r.noted, 'note')}
               </b>
               <div style={{ color: 'var(--soft)' }}>{STATES[r.state]}</div>
               {r.state === 'going' && <TakeAlong runId={r.id} name={r.name} />}
@@ -193,7 +211,7 @@ export function RunList({ trialId, runs, missing, current, ground, rigs, units }
           <Typography variant="h2" component="h2" sx={{ mb: 1.5 }}>
             {runs.length === 0 ? 'Begin the first run' : 'Begin another run'}
           </Typography>
-          <NewRun trialId={trialId} />
+          <NewRun trialId={trialId} fixable={fixable} />
         </Box>
       )}
       <Box sx={{ mt: 3 }}>

@@ -3,6 +3,7 @@
 import { v7 as newEntryId } from 'uuid'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
 import { flag, id, MAX_LETTERS, record, text } from '@/core/schema'
+import { needsMarks } from '@/core/trial'
 import { appendEntries, db, listRigs, logOf, openTrial, planOf, rigOf, startRun } from '@/data'
 import { act } from '@/server/act'
 
@@ -50,7 +51,8 @@ export async function beginRun(trialId: string, raw: object): Promise<Outcome<st
     const plan = planOf(open)
     if (plan.links.length === 0)
       return refuse('The plan compares nothing yet. Tick at least one link under Plan.')
-    if (plan.marks.length === 0) return refuse('There are no marks yet. Set them under Ground.')
+    if (needsMarks(plan.way) && plan.marks.length === 0)
+      return refuse('There are no marks yet. Set them under Ground.')
     const { name, note, fixedBeforehand } = v
     return good(startRun(db(), v.trialId, name, plan, { note, fixedBeforehand, imported: false }))
   })

@@ -1,4 +1,14 @@
-import { foldEntries, schedule, standingChecks, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
+import {
+  foldEntries,
+  needsMarks,
+  notedIn,
+  schedule,
+  standingChecks,
+  waitingForGrades,
+  type Entry,
+  type RunLog,
+  type TrialPlan,
+} from '@/core/trial'
 import { entriesOf, listRuns, logOf, type Db, type OpenTrial } from '@/data'
 import type { RunLine } from './RunList'
 
@@ -14,6 +24,7 @@ export function runLines(db: Db, trialId: string): RunLine[] {
       reason: log.stateReason,
       logged: standingChecks(log).length,
       total: schedule(r.plan, log).length,
+      noted: notedIn(log),
       note: r.conditions.note,
       toGrade: toGrade(log),
       toDescribe: toDescribe(log),
@@ -22,9 +33,9 @@ export function runLines(db: Db, trialId: string): RunLine[] {
 }
 
 function toGrade(log: RunLog): number {
-  const checks = log.checks.filter((c) => !c.voided && (c.state === 'sent' || c.grades.length > 0))
+  const graded = log.checks.filter((c) => !c.voided && c.state !== 'sent' && c.grades.length > 0)
   const marked = log.events.filter((e) => e.body.kind === 'state' && e.body.state === null)
-  return checks.length + marked.length
+  return waitingForGrades(log) + graded.length + marked.length
 }
 
 function toDescribe(log: RunLog): RunLine['toDescribe'] {
@@ -35,8 +46,9 @@ function toDescribe(log: RunLog): RunLine['toDescribe'] {
 
 /** What a run still wants before it can begin; null where nothing. */
 export function whatIsMissing(open: OpenTrial): string | null {
-  if (open.links.length === 0) return 'The plan compares nothing yet. Tick the links to compare under Plan.'
-  if (open.legs.every((l) => l.marks.length === 0))
+  if (open.links.length === 0)
+    return 'The plan compares nothing yet. Add the rigs under Kit; what is compared stands under Plan.'
+  if (needsMarks(open.trial.way) && open.legs.every((l) => l.marks.length === 0))
     return 'There are no marks to stop at. Set them under Ground.'
   return null
 }

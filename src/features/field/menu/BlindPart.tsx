@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { blindLetters } from '@/core/trial'
+import { blindLetters, speltOut } from '@/core/trial'
 import type { MenuProps } from './shared'
 
 /** A blind order: the sender announces a letter that says nothing of the rig. */
@@ -20,10 +20,7 @@ export function BlindPart({ pack, handle, actions, settings }: MenuProps) {
       {
         kind: 'blind',
         on: true,
-        letters: blindLetters(
-          links.map((l) => l.id),
-          seed,
-        ),
+        letters: blindLetters(links, seed),
       },
       'Blind: letters are drawn',
     )
@@ -48,7 +45,7 @@ export function BlindPart({ pack, handle, actions, settings }: MenuProps) {
         <Box component="ul" sx={{ m: 0, pl: 3 }}>
           {links.map((l) => (
             <li key={l.id}>
-              <b>{blind[l.id]}</b> is {l.name}
+              <b>{blind[l.id]}</b>, “{speltOut(blind[l.id]!)}”, is {l.name}
             </li>
           ))}
         </Box>

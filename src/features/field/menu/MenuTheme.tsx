@@ -1,6 +1,6 @@
 'use client'
 
-import { ThemeProvider } from '@mui/material/styles'
+import { createTheme, ThemeProvider } from '@mui/material/styles'
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter'
 import type { CSSProperties, ReactNode } from 'react'
 import { themeOf } from '@/ui/theme/theme'
@@ -30,7 +30,24 @@ const PALETTES = {
   },
 }
 
-const THEMES = { sun: themeOf(PALETTES.sun, 'light'), night: themeOf(PALETTES.night, 'dark') }
+/** Large enough for a glove, and read in full sun: ink on the strong colour, as on the field screen itself. */
+const fieldTheme = (p: Parameters<typeof themeOf>[0], mode: 'light' | 'dark') =>
+  createTheme(themeOf(p, mode), {
+    components: {
+      MuiButton: {
+        styleOverrides: {
+          root: { minHeight: 64 },
+          contained: {
+            backgroundColor: 'var(--f-now, #ffcf40)',
+            color: '#14222e',
+            border: '2px solid currentColor',
+          },
+        },
+      },
+    },
+  })
+
+const THEMES = { sun: fieldTheme(PALETTES.sun, 'light'), night: fieldTheme(PALETTES.night, 'dark') }
 
 /** The colours of the field screen for our own drawings within the menu. */
 export function menuVars(name: FieldThemeName): CSSProperties {

@@ -5,11 +5,10 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
-import { v7 } from 'uuid'
-import { direct, inverse, type Place } from '@/core/geo'
-import { MEANS_SD, type EntryBody, type Mark, type MarkMeans, type TrialPlan } from '@/core/trial'
+import type { EntryBody, Mark, TrialPlan } from '@/core/trial'
+import { markAt, markBy, placeOfBase } from '../position/newMark'
 import type { Position } from '../position/positionSource'
-import { distanceUnit, fromAxis, toAxis, type Units } from '@/core/units'
+import { distanceUnit, readDistance, toAxis, type Units } from '@/core/units'
 
 type MarkBody = Extract<EntryBody, { kind: 'mark' }>
 
@@ -29,62 +28,38 @@ export function NewMarkForm({ plan, units, before, position, onMark }: Props) {
   const [distance, setDistance] = useState('')
   const [bearing, setBearing] = useState('')
   const [trouble, setTrouble] = useState<string | null>(null)
-  const base =
-    plan.base?.lat != null && plan.base.lon != null ? { lat: plan.base.lat, lon: plan.base.lon } : null
+  const base = placeOfBase(plan.base)
+  const example = units === 'imperial' ? '0.3 mi or 500 ft' : '0.4 km or 400 m'
   const near = plan.marks.find((m) => m.id === before)
 
-  const make = (
-    distanceM: number,
-    bearingDeg: number | null,
-    place: Place | null,
-    how: MarkMeans = place ? 'coordinates' : 'paces',
-  ) => {
-    const mark: Mark = {
-      id: v7(),
-      name: name.trim(),
-      legId: near?.legId ?? 'unplanned',
-      legName: near?.legName ?? 'Unplanned',
-      distanceM,
-      how,
-      distanceSdM: how === 'coordinates' ? null : distanceM * MEANS_SD[how],
-      alongM: null,
-      bearingDeg,
-      lat: place?.lat ?? null,
-      lon: place?.lon ?? null,
-    }
-    onMark({ kind: 'mark', mark, before })
-  }
+  const leg = { id: near?.legId ?? 'unplanned', name: near?.legName ?? 'Unplanned' }
+  const make = (mark: Mark) => onMark({ kind: 'mark', mark, before })
   const byHand = () => {
-    const distanceM = fromAxis(number(distance), units)
+    const distanceM = readDistance(distance, distanceUnit(units))
     const bearingDeg = bearing.trim() === '' ? null : number(bearing)
     if (name.trim() === '') return setTrouble('Name the mark.')
-    if (!(distanceM > 0))
-      return setTrouble(`Give its distance from the base in ${distanceUnit(units)}, above 0.`)
+    if (distanceM === null) return setTrouble(`Give its distance from the base such as ${example}.`)
     if (bearingDeg !== null && !(bearingDeg >= 0 && bearingDeg <= 360))
       return setTrouble('A bearing goes from 0 to 360 degrees.')
-    make(distanceM, bearingDeg, base && bearingDeg !== null ? direct(base, bearingDeg, distanceM) : null)
+    make(markBy(name, leg, base, distanceM, bearingDeg, 'paces'))
   }
   const peg = () => {
-    const distanceM = fromAxis(number(distance), units)
+    const distanceM = readDistance(distance, distanceUnit(units))
     if (name.trim() === '') return setTrouble('Name the peg.')
-    if (!(distanceM > 0))
-      return setTrouble(`Guess its distance in ${distanceUnit(units)}; it is measured later.`)
-    make(distanceM, null, null, 'pegged')
+    if (distanceM === null) return setTrouble(`Guess its distance, such as ${example}; it is measured later.`)
+    make(markBy(name, leg, base, distanceM, null, 'pegged'))
   }
   const byPosition = () => {
     if (name.trim() === '') return setTrouble('Name the mark first.')
-    if (base && position) {
-      const { distanceM, bearingDeg } = inverse(base, position)
-      return make(distanceM, bearingDeg, { lat: position.lat, lon: position.lon })
-    }
+    if (base && position) return make(markAt(name, leg, base, position))
     if (!base) return setTrouble('The base has no coordinates; give the distance instead.')
     if (!navigator.geolocation) return setTrouble('This device gives no position; give the distance instead.')
     navigator.geolocation.getCurrentPosition(
       ({ coords }) => {
         const place = { lat: coords.latitude, lon: coords.longitude }
-        const { distanceM, bearingDeg } = inverse(base, place)
-        setDistance(toAxis(distanceM, units).toFixed(2))
-        make(distanceM, bearingDeg, place)
+        const mark = markAt(name, leg, base, place)
+        setDistance(toAxis(mark.distanceM, units).toFixed(2))
+        make(mark)
       },
       () => setTrouble('The device gave no position; give the distance instead.'),
       { enableHighAccuracy: true, timeout: 15_000 },

@@ -75,6 +75,13 @@ function Words({ draft, onDraft, seed, now }: Omit<Props, 'scale'>) {
   }
   return (
     <div role="group" aria-label="Words that came through" style={keyRow(3)}>
+      <PadButton
+        chosen={draft.taken.length === sent.length && sent.every((w) => draft.taken.includes(w))}
+        onClick={() => onDraft({ ...draft, taken: sent, figure: String(sent.length) })}
+        style={{ minHeight: 52, gridColumn: '1 / -1', fontSize: '1.05rem' }}
+      >
+        All {sent.length}
+      </PadButton>
       {padFor(seed, now).map((word) => (
         <PadButton
           key={word}

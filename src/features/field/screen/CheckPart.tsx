@@ -5,6 +5,7 @@ import { useEffect } from 'react'
 import type { Link } from '@/core/kit'
 import type { Scale } from '@/core/reports'
 import type { RunLog, ScheduledCheck } from '@/core/trial'
+import type { Units } from '@/core/units'
 import { loggedSince, type FieldActions } from '../actions/useFieldActions'
 import type { FieldSettings } from '../device/settings'
 import { expectedChance } from '../hints/expected'
@@ -14,14 +15,17 @@ import { PadButton } from '../pad/PadButton'
 import { ReportPad } from '../pad/ReportPad'
 import { BottomRow } from './BottomRow'
 import type { SheetName } from './FieldSheets'
+import { NextLine } from './NextLine'
 import { NowCard, sends } from './NowCard'
 import type { Now } from './useNow'
 
 const sendPad = () => import('../pad/SendPad').then((m) => m.SendPad)
 const answeredLine = () => import('./AnsweredLine').then((m) => m.AnsweredLine)
+const lostLine = () => import('./LostLine').then((m) => m.LostLine)
 const clockLine = () => import('./ClockLine').then((m) => m.ClockLine)
 const SendPad = dynamic(sendPad, { ssr: false })
 const AnsweredLine = dynamic(answeredLine, { ssr: false })
+const LostLine = dynamic(lostLine, { ssr: false })
 const ClockLine = dynamic(clockLine, { ssr: false })
 
 interface Props {
@@ -33,18 +37,31 @@ interface Props {
   scale: Scale
   actions: FieldActions
   settings: FieldSettings
+  units: Units
   ready: boolean
   onSheet: (name: SheetName) => void
 }
 
 /** The check that is asked for: what to connect and say, and the pad that logs what came of it. */
-export function CheckPart({ pack, log, state, now, link, scale, actions, settings, ready, onSheet }: Props) {
+export function CheckPart({
+  pack,
+  log,
+  state,
+  now,
+  link,
+  scale,
+  actions,
+  settings,
+  units,
+  ready,
+  onSheet,
+}: Props) {
   const { plan } = pack
   const { draft, setDraft } = actions
   const { role, sendOnly, tones } = settings
   // Fetched while there may still be a network, for it may be gone when the first of them is needed.
   useEffect(() => {
-    for (const fetched of [sendPad(), answeredLine(), clockLine()]) fetched.catch(() => undefined)
+    for (const fetched of [sendPad(), answeredLine(), lostLine(), clockLine()]) fetched.catch(() => undefined)
   }, [])
   return (
     <>
@@ -60,8 +77,11 @@ export function CheckPart({ pack, log, state, now, link, scale, actions, setting
         spoken={settings.spoken}
         expected={expectedChance(pack, link.id, now.markId)}
         onDirection={(d) => state.choose({ ...now, direction: d })}
+        onRig={() => onSheet('rig')}
       />
+      <NextLine plan={plan} log={log} now={now} open={state.open} units={units} />
       {log.checks.length > 0 && <AnsweredLine plan={plan} log={log} />}
+      {log.checks.length > 0 && <LostLine plan={state.mine} log={log} now={now} actions={actions} />}
       {log.clock && (
         <ClockLine
           clock={log.clock}

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { useEffect, useMemo, useRef, useState, type CSSProperties } from 'react'
-import { planNow } from '@/core/trial'
+import { makesChecks, notedIn, planNow, type RunLog, type TrialPlan } from '@/core/trial'
 import { useFieldActions } from '../actions/useFieldActions'
 import { checkName } from '../actions/checkName'
 import { changeSettings, chosenUnits, useFieldSettings } from '../device/settings'
@@ -19,6 +19,7 @@ import { CheckPart } from './CheckPart'
 import { FieldDone } from './FieldDone'
 import type { SheetName } from './FieldSheets'
 import { FieldTop } from './FieldTop'
+import { isOnTheWay, OnTheWay } from './OnTheWay'
 import { useFieldKeys } from './useFieldKeys'
 import { useNow } from './useNow'
 
@@ -47,11 +48,17 @@ const COLUMN: CSSProperties = {
   minHeight: 0,
 }
 const SAID: CSSProperties = {
-  minHeight: 22,
-  fontSize: '0.95rem',
-  whiteSpace: 'nowrap',
+  height: 'clamp(24px, 5.4vh, 46px)',
+  fontSize: 'clamp(0.9rem, 2.1vh, 1.1rem)',
+  lineHeight: 1.25,
+  fontWeight: 700,
   overflow: 'hidden',
-  textOverflow: 'ellipsis',
+}
+
+/** The link that was listened to last, for a key pressed without looking. */
+function linkByEar(plan: TrialPlan, log: RunLog) {
+  const last = log.events.findLast((e) => e.body.kind === 'state')?.body
+  return plan.links.find((l) => last?.kind === 'state' && l.id === last.linkId) ?? plan.links[0] ?? null
 }
 
 /** The field screen: the next check always on it, one hand, no scrolling. */
@@ -86,8 +93,11 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
     },
     state.choose,
   )
-  const mayKeep = ready && lock.mine
-  const clips = useClips(runId, mayKeep, (made) => void actions.keepSound('way', made, settings.role, null))
+  const clips = useClips(
+    runId,
+    ready && lock.mine,
+    (made) => void actions.keepSound('way', made, settings.role, null),
+  )
   const waiting = queue.waiting + clips.waiting
   useLeaveWarning(waiting)
   const sound = useSound(runId, (kind, made) => {
@@ -106,13 +116,13 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
     <main ref={screen} tabIndex={-1} style={{ ...fieldVars(settings.theme), ...SCREEN }}>
       <div style={COLUMN}>
         <FieldTop
+          {...{ position, units, waiting }}
           mark={state.mark}
           base={plan.base}
-          position={position}
-          units={units}
           left={open.length}
           total={state.checks.length}
-          waiting={waiting}
+          noted={notedIn(log)}
+          place={makesChecks(plan.way) ? null : plan.trialName}
           recording={sound.recording !== null}
           theme={settings.theme}
           onTheme={() => changeSettings({ theme: settings.theme === 'sun' ? 'night' : 'sun' })}
@@ -125,15 +135,22 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
           lock={lock}
           prediction={open.length === 0 ? null : { plan, log, now }}
         />
-        {now && link && scale && log.state === 'going' ? (
+        {log.state === 'going' && isOnTheWay(plan.way, now !== null) ? (
+          <OnTheWay
+            {...{ plan, log, actions, position, source, units, ready }}
+            onSource={setSource}
+            onMore={() => setSheet('menu')}
+          />
+        ) : now && link && scale && log.state === 'going' ? (
           <CheckPart
-            {...{ pack, log, state, now, link, scale, actions, settings, ready }}
+            {...{ pack, log, state, now, link, scale, actions, settings, units, ready }}
             onSheet={setSheet}
           />
         ) : (
           <FieldDone
+            {...{ log, runId }}
             trialId={pack.trialId}
-            log={log}
+            onFinish={() => void handle.add({ kind: 'run', state: 'finished', reason: '' })}
             onUndo={() => void actions.undo()}
             onMore={() => setSheet('menu')}
           />
@@ -158,9 +175,8 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
       )}
       {settings.vehicle && (
         <PassengerMode
-          kmh={kmh}
-          link={link}
-          position={position}
+          {...{ kmh, position }}
+          link={link ?? linkByEar(plan, log)}
           base={plan.base}
           states={log.events}
           onState={(body, words) => void actions.addEvent(body, words)}

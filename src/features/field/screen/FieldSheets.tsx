@@ -8,9 +8,10 @@ import { KeyList } from '../sheet/KeyList'
 import { FieldMenu } from '../menu/FieldMenu'
 import type { MenuProps } from '../menu/shared'
 import { RemarkSheet } from '../sheet/RemarkSheet'
+import { RigSheet } from '../sheet/RigSheet'
 
 /** What may lie over the field screen. */
-export type SheetName = 'menu' | 'keys' | 'remark' | 'clip' | 'grid'
+export type SheetName = 'menu' | 'keys' | 'remark' | 'clip' | 'grid' | 'rig'
 
 interface Props {
   sheet: SheetName
@@ -32,6 +33,19 @@ export function FieldSheets({ sheet, scale, open, menu }: Props) {
         draft={actions.draft}
         onDraft={actions.setDraft}
         onClip={() => onSheet('clip')}
+        onClose={onClose}
+      />
+    )
+  if (sheet === 'rig')
+    return (
+      <RigSheet
+        plan={pack.plan}
+        log={handle.log}
+        now={now}
+        open={open}
+        hidden={settings.role === 'base'}
+        onChoose={menu.onChosen}
+        onLost={(keys, words, reason) => void actions.addEvent({ kind: 'skip', keys, reason }, words)}
         onClose={onClose}
       />
     )

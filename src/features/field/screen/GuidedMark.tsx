@@ -21,6 +21,8 @@ function Arrow({ deg }: { deg: number }) {
 
 interface Props {
   mark: Mark | null
+  /** Named where there is no mark. */
+  place: string | null
   base: TrialPlan['base']
   position: Position
   units: Units
@@ -30,7 +32,7 @@ interface Props {
 }
 
 /** The mark with the way to it from where one stands. */
-export function GuidedMark({ mark, base, position, units, onAtMark, children }: Props) {
+export function GuidedMark({ mark, place, base, position, units, onAtMark, children }: Props) {
   const heading = useHeading()
   const guide = guideTo(mark, position)
   const home = baseFrom(base, position, mark)
@@ -44,11 +46,11 @@ export function GuidedMark({ mark, base, position, units, onAtMark, children }: 
       {going && facing !== null && <Arrow deg={guide.bearingDeg - facing} />}
       <div style={{ flex: 1 }}>
         <div style={MARK_STYLE}>
-          {mark?.name ?? 'No mark'}{' '}
+          {mark?.name ?? place ?? 'No mark'}{' '}
           <span style={{ fontSize: '1.1rem', fontWeight: 400 }}>
             {going
               ? `${distanceText(guide.distanceM, units)} on, at ${Math.round(guide.bearingDeg)}°, ${Math.max(1, Math.round(guide.minutes!))} min`
-              : toBase}
+              : mark && toBase}
           </span>
         </div>
         <div style={{ fontSize: '0.95rem' }}>

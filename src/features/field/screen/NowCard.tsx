@@ -2,7 +2,7 @@
 
 import { useEffect } from 'react'
 import { listenerOf, type Direction, type Link } from '@/core/kit'
-import { standingChecks, type RunLog, type ScheduledCheck, type TrialPlan } from '@/core/trial'
+import { speltOut, standingChecks, type RunLog, type ScheduledCheck, type TrialPlan } from '@/core/trial'
 import { speak } from '../device/feedback'
 import type { Role } from '../log/useRunLog'
 
@@ -21,6 +21,8 @@ interface Props {
   /** Chance of copy that the ground lets expect, 0 to 1; null where it is not known. */
   expected: number | null
   onDirection: (d: Direction) => void
+  /** Another rig is wanted. */
+  onRig: () => void
 }
 
 /** Whoever sends sees the rig; the listener of a blind order sees the letter alone. */
@@ -44,7 +46,8 @@ export function movePrompt(link: Link): string {
 
 /** The rig to connect now, its letter large; what to say; the two directions side by side. */
 export function NowCard(props: Props) {
-  const { plan, log, now, link, calls, role, directions, sentWords, spoken, expected, onDirection } = props
+  const { plan, log, now, link, calls, role, directions, sentWords, spoken, expected, onDirection, onRig } =
+    props
   const mine = sends(role, now.direction)
   const blind = log.blind?.[link.id]
   const letter = blind ?? link.letter
@@ -74,20 +77,25 @@ export function NowCard(props: Props) {
       }}
     >
       <div style={{ display: 'flex', gap: 12, alignItems: 'center' }}>
-        <div
-          aria-hidden="true"
+        <button
+          type="button"
+          aria-label={`Another rig than ${name}`}
+          onClick={onRig}
           style={{
+            font: 'inherit',
             fontSize: 'clamp(2.8rem, 11vh, 6.5rem)',
             lineHeight: 1,
             fontWeight: 700,
+            minWidth: 64,
             background: 'var(--f-on)',
             color: 'var(--f-onInk)',
             padding: '4px 14px',
+            border: 'none',
             borderRadius: 3,
           }}
         >
           {letter}
-        </div>
+        </button>
         <div style={{ minWidth: 0, fontSize: 'clamp(0.95rem, 2.1vh, 1.2rem)' }}>
           <h1 style={{ fontSize: 'clamp(1.2rem, 3.2vh, 1.8rem)', margin: 0, lineHeight: 1.15 }}>
             {name}
@@ -98,7 +106,11 @@ export function NowCard(props: Props) {
               </small>
             )}
           </h1>
-          {blind !== undefined && !hidden && <div>announced as {blind}</div>}
+          {blind !== undefined && !hidden && (
+            <div>
+              announced as {blind}, “{speltOut(blind)}”
+            </div>
+          )}
           <div>
             {role === 'base' ? 'You report what you hear' : listener}
             {calls > 1 && `, call ${calls}`}

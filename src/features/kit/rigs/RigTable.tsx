@@ -35,8 +35,8 @@ const COLUMNS: [string, string][] = [
   ['Height', '70px'],
   ['Gain', '108px'],
   ['Losses', '88px'],
-  ['Before leaving', '128px'],
-  ['', '196px'],
+  ['Before leaving', '120px'],
+  ['', '216px'],
 ]
 
 function Problems({ line }: { line: RigLine }) {

@@ -105,8 +105,8 @@ export async function addSets(raw: unknown): Promise<Outcome> {
     const channel = channels.find((c) => c.name === v.channel)
     if (!channel) return refuse(`${v.setKind} has no channel ${v.channel}.`)
     const wanted = [
-      ...(v.base ? [{ name: v.base, kind: 'base' as const }] : []),
       ...v.out.map((n) => ({ name: n, kind })),
+      ...(v.base ? [{ name: v.base, kind: 'base' as const }] : []),
     ]
     if (wanted.length === 0) return refuse('Name at least one rig.')
     const there = rigsOfTrial(db(), v.trialId).map((r) => r.name.trim().toLowerCase())

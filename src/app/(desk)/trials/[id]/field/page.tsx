@@ -14,6 +14,7 @@ export default async function FieldPage({ params }: { params: Promise<{ id: stri
       trialId={id}
       runs={runLines(db(), id)}
       missing={whatIsMissing(open)}
+      fixable={open.trial.way === 'marks' || open.trial.way === 'one place'}
       current={current}
       ground={groundOf(db(), current?.plan ?? planOf(open))}
       rigs={rigsOfTrial(db(), id).map(({ id: rigId, letter, name }) => ({ id: rigId, letter, name }))}

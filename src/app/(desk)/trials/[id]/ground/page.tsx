@@ -1,8 +1,21 @@
 import { notFound } from 'next/navigation'
-import { estimatedMinutesAtMark } from '@/core/trial'
+import { estimatedMinutesAtMark, type WayOfWorking } from '@/core/trial'
 import { db, keptLegs, listAreas, listBackdrops, listGrids, listSites, openTrial, planOf } from '@/data'
 import { GroundStep } from '@/features/ground/GroundStep'
 import { readUnits } from '@/ui/shell/readUnits'
+
+const GROUND_LEADS: Record<WayOfWorking, string> = {
+  marks:
+    'Where the base stands, the marks to stop at along each leg, and what to expect there. Distances are crow-flies from the base.',
+  anywhere:
+    'Where the base stands. Marks are made out there, wherever you stop; those you know already can be set here.',
+  edges:
+    'Where the base stands, so that the device can tell how far out you are. No marks are needed; without coordinates, distances are typed out there.',
+  'by ear':
+    'Where the base stands, so that the device can tell how far out you are. No marks are needed; legs tell one side of the hill from another.',
+  'one place':
+    'Nothing is needed here: at one place only what is plugged in changes. Go on to Plan or Field.',
+}
 
 export default async function GroundPage({ params }: { params: Promise<{ id: string }> }) {
   const open = openTrial(db(), (await params).id)
@@ -22,6 +35,7 @@ export default async function GroundPage({ params }: { params: Promise<{ id: str
       grids={listGrids(db())}
       kept={keptLegs(db(), open.trial.id)}
       minutesAtMark={estimatedMinutesAtMark(planOf(open))}
+      lead={GROUND_LEADS[open.trial.way]}
       units={await readUnits()}
     />
   )

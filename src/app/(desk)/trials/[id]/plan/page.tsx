@@ -7,7 +7,8 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
   const open = openTrial(db(), (await params).id)
   if (!open) notFound()
   const { trial } = open
-  const plan = planOf(open)
+  const marks = open.legs.flatMap((l) => l.marks)
+  const plan = { ...planOf(open), marks }
   return (
     <PlanStep
       key={trial.revision}
