@@ -16,7 +16,7 @@ export function PadButton({ chosen = false, strong = false, children, style, ...
       aria-pressed={rest.role ? undefined : chosen || undefined}
       {...rest}
       style={{
-        minHeight: 64,
+        minHeight: 'var(--f-key-height, 64px)',
         minWidth: 0,
         font: 'inherit',
         fontSize: '1.15rem',

@@ -64,67 +64,71 @@ export function CheckPart({
     for (const fetched of [sendPad(), answeredLine(), lostLine(), clockLine()]) fetched.catch(() => undefined)
   }, [])
   return (
-    <>
-      <NowCard
-        plan={plan}
-        log={log}
-        now={now}
-        link={link}
-        calls={draft.calls}
-        role={role}
-        directions={state.mine.directions}
-        sentWords={state.sentWords}
-        spoken={settings.spoken}
-        expected={expectedChance(pack, link.id, now.markId)}
-        onDirection={(d) => state.choose({ ...now, direction: d })}
-        onRig={() => onSheet('rig')}
-      />
-      <NextLine plan={plan} log={log} now={now} open={state.open} units={units} />
-      {log.checks.length > 0 && <AnsweredLine plan={plan} log={log} />}
-      {log.checks.length > 0 && <LostLine plan={state.mine} log={log} now={now} actions={actions} />}
-      {log.clock && (
-        <ClockLine
-          clock={log.clock}
-          sends={sends(role, now.direction)}
-          logged={loggedSince(log, log.clock.startsAt)}
-          tones={tones}
+    <div className="field-body">
+      <div className="field-now">
+        <NowCard
+          plan={plan}
+          log={log}
+          now={now}
+          link={link}
+          calls={draft.calls}
+          role={role}
+          directions={state.mine.directions}
+          sentWords={state.sentWords}
+          spoken={settings.spoken}
+          expected={expectedChance(pack, link.id, now.markId)}
+          onDirection={(d) => state.choose({ ...now, direction: d })}
+          onRig={() => onSheet('rig')}
         />
-      )}
-      {sendOnly ? (
-        <SendPad
+        <NextLine plan={plan} log={log} now={now} open={state.open} units={units} />
+        {log.checks.length > 0 && <AnsweredLine plan={plan} log={log} />}
+        {log.checks.length > 0 && <LostLine plan={state.mine} log={log} now={now} actions={actions} />}
+        {log.clock && (
+          <ClockLine
+            clock={log.clock}
+            sends={sends(role, now.direction)}
+            logged={loggedSince(log, log.clock.startsAt)}
+            tones={tones}
+          />
+        )}
+      </div>
+      <div className="field-pad">
+        {sendOnly ? (
+          <SendPad
+            ready={ready}
+            onSync={() =>
+              void actions.addEvent({ kind: 'other', what: 'sync mark', detail: {} }, 'Sync mark logged')
+            }
+            onRemark={() => onSheet('remark')}
+            onSkip={() => void actions.tapped('skip', actions.skip)}
+          />
+        ) : (
+          <>
+            <ReportPad scale={scale} draft={draft} onDraft={setDraft} seed={plan.order.seed} now={now} />
+            <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 4 }}>
+              <PadButton
+                disabled={!ready}
+                onClick={() => void actions.tapped('not heard', () => actions.logText('not heard'))}
+              >
+                Not heard
+              </PadButton>
+              <PadButton onClick={actions.again}>Again{draft.calls > 1 ? ` (${draft.calls})` : ''}</PadButton>
+              <PadButton chosen={draft.remark !== ''} onClick={() => onSheet('remark')}>
+                Remark
+              </PadButton>
+            </div>
+          </>
+        )}
+        <BottomRow
+          actions={actions}
           ready={ready}
-          onSync={() =>
-            void actions.addEvent({ kind: 'other', what: 'sync mark', detail: {} }, 'Sync mark logged')
-          }
-          onRemark={() => onSheet('remark')}
-          onSkip={() => void actions.tapped('skip', actions.skip)}
+          canUndo={actions.canUndo}
+          sendOnly={sendOnly}
+          leftHanded={settings.leftHanded}
+          words={wanted(draft, scale)}
+          onMore={() => onSheet('menu')}
         />
-      ) : (
-        <>
-          <ReportPad scale={scale} draft={draft} onDraft={setDraft} seed={plan.order.seed} now={now} />
-          <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 4 }}>
-            <PadButton
-              disabled={!ready}
-              onClick={() => void actions.tapped('not heard', () => actions.logText('not heard'))}
-            >
-              Not heard
-            </PadButton>
-            <PadButton onClick={actions.again}>Again{draft.calls > 1 ? ` (${draft.calls})` : ''}</PadButton>
-            <PadButton chosen={draft.remark !== ''} onClick={() => onSheet('remark')}>
-              Remark
-            </PadButton>
-          </div>
-        </>
-      )}
-      <BottomRow
-        actions={actions}
-        ready={ready}
-        canUndo={actions.canUndo}
-        sendOnly={sendOnly}
-        leftHanded={settings.leftHanded}
-        words={wanted(draft, scale)}
-        onMore={() => onSheet('menu')}
-      />
-    </>
+      </div>
+    </div>
   )
 }

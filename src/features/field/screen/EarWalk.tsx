@@ -44,8 +44,9 @@ export function EarWalk({
       )
     })
   return (
-    <>
+    <div className="field-body">
       <section
+        className="field-now"
         style={{ flex: 1, display: 'flex', flexDirection: 'column', gap: 8, minHeight: 0, overflow: 'auto' }}
       >
         <h1 style={{ margin: 0, fontSize: '1.5rem', lineHeight: 1.2 }}>
@@ -76,33 +77,35 @@ export function EarWalk({
           </PadButton>
         </div>
       </section>
-      <WhereLine
-        where={where}
-        units={units}
-        hasMarks={plan.marks.length > 0}
-        hasBase={plan.base?.lat != null}
-        sought={source !== null}
-        onSource={onSource}
-      />
-      <div role="group" aria-label="It is now" style={keyRow(2)}>
-        {states.map((s) => (
-          <PadButton
-            key={s.name}
-            strong={s.means === 'lost'}
-            disabled={!ready || !link}
-            onClick={() => void note(s)}
-            style={{ minHeight: 76, fontSize: '1.3rem' }}
-          >
-            {s.name}
+      <div className="field-pad">
+        <WhereLine
+          where={where}
+          units={units}
+          hasMarks={plan.marks.length > 0}
+          hasBase={plan.base?.lat != null}
+          sought={source !== null}
+          onSource={onSource}
+        />
+        <div role="group" aria-label="It is now" style={keyRow(2)}>
+          {states.map((s) => (
+            <PadButton
+              key={s.name}
+              strong={s.means === 'lost'}
+              disabled={!ready || !link}
+              onClick={() => void note(s)}
+              style={{ minHeight: 'var(--f-key-large, 76px)', fontSize: '1.3rem' }}
+            >
+              {s.name}
+            </PadButton>
+          ))}
+        </div>
+        <div style={keyRow(2)}>
+          <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
+            Undo
           </PadButton>
-        ))}
+          <PadButton onClick={onMore}>More</PadButton>
+        </div>
       </div>
-      <div style={keyRow(2)}>
-        <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
-          Undo
-        </PadButton>
-        <PadButton onClick={onMore}>More</PadButton>
-      </div>
-    </>
+    </div>
   )
 }

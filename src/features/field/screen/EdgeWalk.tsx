@@ -77,8 +77,9 @@ export function EdgeWalk({
     })
   const others = ways.filter((w) => w.id !== wayId)
   return (
-    <>
+    <div className="field-body">
       <section
+        className="field-now"
         style={{ flex: 1, display: 'flex', flexDirection: 'column', gap: 8, minHeight: 0, overflow: 'auto' }}
       >
         <h1 style={{ margin: 0, fontSize: '1.3rem', lineHeight: 1.2 }}>
@@ -105,40 +106,42 @@ export function EdgeWalk({
         </div>
         <EdgeBars walks={walks} links={plan.links} units={units} />
       </section>
-      <WhereLine
-        where={where}
-        units={units}
-        hasMarks={plan.marks.length > 0}
-        hasBase={plan.base?.lat != null}
-        sought={source !== null}
-        onSource={onSource}
-      />
-      <div style={keyRow(2)}>
-        <PadButton
-          disabled={!ready || !link}
-          onClick={() => void note('first lost')}
-          style={{ minHeight: 76 }}
-        >
-          First lost here
-        </PadButton>
-        <PadButton
-          strong
-          disabled={!ready || !link}
-          onClick={() => void note('last heard')}
-          style={{ minHeight: 76 }}
-        >
-          Last heard here
-        </PadButton>
+      <div className="field-pad">
+        <WhereLine
+          where={where}
+          units={units}
+          hasMarks={plan.marks.length > 0}
+          hasBase={plan.base?.lat != null}
+          sought={source !== null}
+          onSource={onSource}
+        />
+        <div style={keyRow(2)}>
+          <PadButton
+            disabled={!ready || !link}
+            onClick={() => void note('first lost')}
+            style={{ minHeight: 'var(--f-key-large, 76px)' }}
+          >
+            First lost here
+          </PadButton>
+          <PadButton
+            strong
+            disabled={!ready || !link}
+            onClick={() => void note('last heard')}
+            style={{ minHeight: 'var(--f-key-large, 76px)' }}
+          >
+            Last heard here
+          </PadButton>
+        </div>
+        <div style={keyRow(3)}>
+          <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
+            Undo
+          </PadButton>
+          <PadButton onClick={onMore}>More</PadButton>
+          <PadButton disabled={!ready || !link} onClick={() => void note('heard again')}>
+            Heard again
+          </PadButton>
+        </div>
       </div>
-      <div style={keyRow(3)}>
-        <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
-          Undo
-        </PadButton>
-        <PadButton onClick={onMore}>More</PadButton>
-        <PadButton disabled={!ready || !link} onClick={() => void note('heard again')}>
-          Heard again
-        </PadButton>
-      </div>
-    </>
+    </div>
   )
 }

@@ -43,7 +43,7 @@ export function FieldDone({ trialId, runId, log, onFinish, onUndo, onMore }: Pro
         </a>
       )}
       {log.state === 'going' && (
-        <PadButton strong onClick={onFinish} style={{ minHeight: 76 }}>
+        <PadButton strong onClick={onFinish} style={{ minHeight: 'var(--f-key-large, 76px)' }}>
           Finish this run
         </PadButton>
       )}

@@ -2,7 +2,7 @@
 
 import dynamic from 'next/dynamic'
 import { useEffect, useMemo, useRef, useState, type CSSProperties } from 'react'
-import { makesChecks, notedIn, planNow, type RunLog, type TrialPlan } from '@/core/trial'
+import { needsMarks, notedIn, planNow, type RunLog, type TrialPlan } from '@/core/trial'
 import { useFieldActions } from '../actions/useFieldActions'
 import { checkName } from '../actions/checkName'
 import { changeSettings, chosenUnits, useFieldSettings } from '../device/settings'
@@ -35,17 +35,6 @@ const SCREEN: CSSProperties = {
   flexDirection: 'column',
   background: 'var(--f-bg)',
   color: 'var(--f-ink)',
-}
-const COLUMN: CSSProperties = {
-  width: '100%',
-  maxWidth: 620,
-  margin: '0 auto',
-  flex: 1,
-  display: 'flex',
-  flexDirection: 'column',
-  padding: '6px 8px 8px',
-  gap: 6,
-  minHeight: 0,
 }
 const SAID: CSSProperties = {
   height: 'clamp(24px, 5.4vh, 46px)',
@@ -114,7 +103,7 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
   const rest = { pack, handle, actions, now, position, source, settings, units, sound, clips }
   return (
     <main ref={screen} tabIndex={-1} style={{ ...fieldVars(settings.theme), ...SCREEN }}>
-      <div style={COLUMN}>
+      <div className="field-column">
         <FieldTop
           {...{ position, units, waiting }}
           mark={state.mark}
@@ -122,7 +111,7 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
           left={open.length}
           total={state.checks.length}
           noted={notedIn(log)}
-          place={makesChecks(plan.way) ? null : plan.trialName}
+          place={needsMarks(plan.way) ? null : plan.trialName}
           recording={sound.recording !== null}
           theme={settings.theme}
           onTheme={() => changeSettings({ theme: settings.theme === 'sun' ? 'night' : 'sun' })}

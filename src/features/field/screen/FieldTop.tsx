@@ -94,7 +94,7 @@ export function FieldTop(props: Props) {
         <div>
           <div style={MARK_STYLE}>
             {mark?.name ?? place ?? 'No mark'}{' '}
-            {mark && !place && isDistanceKnown(mark) && (
+            {mark && isDistanceKnown(mark) && (
               <span style={{ fontSize: '1.1rem', fontWeight: 400 }}>
                 {distanceText(mark.distanceM, units)}
                 {mark.bearingDeg !== null && `, base at ${Math.round((mark.bearingDeg + 180) % 360)}°`}

@@ -28,14 +28,14 @@ export function LostLine({ plan, log, now, actions }: Props) {
         onClick={() =>
           void actions.addEvent(
             { kind: 'skip', keys: silent.farther, reason: `lost by ${silent.marks.at(-1)!.name}` },
-            `${link.name} is asked no more farther out`,
+            `${link.name} is left out farther on`,
           )
         }
         style={{ fontSize: '0.95rem', padding: '2px 10px' }}
       >
-        Ask it no more
+        Leave it out
         <br />
-        farther out
+        farther on
       </PadButton>
     </div>
   )

@@ -142,7 +142,7 @@ export function NowCard(props: Props) {
                 aria-current={here ? 'step' : undefined}
                 onClick={() => onDirection(d)}
                 style={{
-                  minHeight: 64,
+                  minHeight: 'var(--f-key-height, 64px)',
                   font: 'inherit',
                   color: 'var(--f-ink)',
                   background: 'none',

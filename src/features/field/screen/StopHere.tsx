@@ -59,8 +59,9 @@ export function StopHere({
   const later = () =>
     stop(newMark({ name, leg: LEG, how: 'pegged', distanceM: marks.at(-1)?.distanceM ?? A_GUESS_M }))
   return (
-    <>
+    <div className="field-body">
       <section
+        className="field-now"
         style={{
           flex: 1,
           display: 'flex',
@@ -99,28 +100,35 @@ export function StopHere({
           />
         </label>
       </section>
-      <WhereLine
-        where={where}
-        units={units}
-        hasMarks={false}
-        hasBase={base !== null}
-        sought={source !== null}
-        onSource={onSource}
-      />
-      {!where.byPosition && (
-        <PadButton disabled={!ready} onClick={() => void later()} style={{ fontSize: '1rem' }}>
-          Stop here, measure it later
-        </PadButton>
-      )}
-      <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 2fr', gap: 4 }}>
-        <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
-          Undo
-        </PadButton>
-        <PadButton onClick={onMore}>More</PadButton>
-        <PadButton strong disabled={!ready} onClick={() => void here()} style={{ minHeight: 76 }}>
-          Stop here
-        </PadButton>
+      <div className="field-pad">
+        <WhereLine
+          where={where}
+          units={units}
+          hasMarks={false}
+          hasBase={base !== null}
+          sought={source !== null}
+          onSource={onSource}
+        />
+        {!where.byPosition && (
+          <PadButton disabled={!ready} onClick={() => void later()} style={{ fontSize: '1rem' }}>
+            Stop here, measure it later
+          </PadButton>
+        )}
+        <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 2fr', gap: 4 }}>
+          <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
+            Undo
+          </PadButton>
+          <PadButton onClick={onMore}>More</PadButton>
+          <PadButton
+            strong
+            disabled={!ready}
+            onClick={() => void here()}
+            style={{ minHeight: 'var(--f-key-large, 76px)' }}
+          >
+            Stop here
+          </PadButton>
+        </div>
       </div>
-    </>
+    </div>
   )
 }

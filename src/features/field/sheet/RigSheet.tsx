@@ -52,11 +52,11 @@ export function RigSheet({ plan, log, now, open, hidden, onChoose, onLost, onClo
         {link && farther.length > 0 && (
           <PadButton
             onClick={() => {
-              onLost(farther, `${link.name} is asked no more farther out`, `lost by ${now.mark.name}`)
+              onLost(farther, `${link.name} is left out farther on`, `lost by ${now.mark.name}`)
               onClose()
             }}
           >
-            {link.name} is lost here: ask it no more farther out
+            {link.name} is lost here: leave it out farther on
           </PadButton>
         )}
         <PadButton strong onClick={onClose}>
