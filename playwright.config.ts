@@ -1,8 +1,12 @@
 import { defineConfig } from '@playwright/test'
 import { chromium } from './e2e/chromium'
-import { FIRST_PORT } from './e2e/test'
+import { rmSync } from 'node:fs'
+import { FIRST_PORT, WORKERS } from './e2e/test'
 
-const WORKERS = 2
+const emptyFile = (i: number) => `test-results/db/empty-${i}/even-reach.db`
+// Only where the servers are started: workers read this file as well.
+if (process.env.TEST_WORKER_INDEX === undefined)
+  for (let i = 0; i < WORKERS; i++) rmSync(`test-results/db/empty-${i}`, { recursive: true, force: true })
 
 export default defineConfig({
   testDir: 'e2e',
@@ -20,11 +24,21 @@ export default defineConfig({
     launchOptions: chromium(),
   },
   // One for each worker, so that no test meets what another one did.
-  webServer: Array.from({ length: WORKERS }, (_, i) => ({
-    command: 'node scripts/serve.mjs --demo --fresh',
-    env: { PORT: String(FIRST_PORT + i), EVEN_REACH_DEMO_DB: `test-results/db/${i}/demo.db` },
-    url: `http://127.0.0.1:${FIRST_PORT + i}`,
-    timeout: 240_000,
-    reuseExistingServer: false,
-  })),
+  webServer: Array.from(
+    { length: WORKERS },
+    (_, i): { command: string; env: Record<string, string>; url: string }[] => [
+      {
+        command: 'node scripts/serve.mjs --demo --fresh',
+        env: { PORT: String(FIRST_PORT + i), EVEN_REACH_DEMO_DB: `test-results/db/${i}/demo.db` },
+        url: `http://127.0.0.1:${FIRST_PORT + i}`,
+      },
+      {
+        command: 'node scripts/serve.mjs',
+        env: { PORT: String(FIRST_PORT + WORKERS + i), EVEN_REACH_DB: emptyFile(i) },
+        url: `http://127.0.0.1:${FIRST_PORT + WORKERS + i}`,
+      },
+    ],
+  )
+    .flat()
+    .map((server) => ({ ...server, timeout: 240_000, reuseExistingServer: false })),
 })

@@ -5,9 +5,12 @@ export { expect, type BrowserContext, type Locator, type Page } from '@playwrigh
 /** The first worker's port; each worker has a server and a database of its own. */
 export const FIRST_PORT = 3390
 
-export const test = base.extend({
-  // Playwright wants the fixtures to be destructured, even none of them.
-  baseURL: async ({}, give, { parallelIndex }) => {
-    await give(`http://127.0.0.1:${FIRST_PORT + parallelIndex}`)
+export const WORKERS = 2
+
+export const test = base.extend<{ empty: boolean }>({
+  /** With a database that began empty, in place of the demo's. */
+  empty: [false, { option: true }],
+  baseURL: async ({ empty }, give, { parallelIndex }) => {
+    await give(`http://127.0.0.1:${FIRST_PORT + parallelIndex + (empty ? WORKERS : 0)}`)
   },
 })

@@ -28,7 +28,7 @@ export interface Silent {
 }
 
 /**
- * Links whose every check was silent at the two last marks of a leg that they were asked at, and that are still to
+ * Links whose every check was made and silent at the two last marks of a leg that they were asked at, and still to
  * be asked farther out on it.
  */
 export function silentLinks(plan: TrialPlan, log: RunLog, legId: string): Silent[] {
@@ -46,6 +46,10 @@ export function silentLinks(plan: TrialPlan, log: RunLog, legId: string): Silent
     const asked = marks.filter((m) => isSilent(linkId, m.id) !== null)
     const last = asked.slice(-SILENT_MARKS)
     if (last.length < SILENT_MARKS || !last.every((m) => isSilent(linkId, m.id))) return []
+    const open = schedule(plan, log).some(
+      (c) => c.state === 'to do' && c.linkId === linkId && c.markId === last.at(-1)!.id,
+    )
+    if (open) return []
     const farther = keysFarther(plan, log, linkId, last.at(-1)!)
     return farther.length > 0 ? [{ linkId, marks: last, farther }] : []
   })

@@ -206,3 +206,8 @@ describe('balanced orders', () => {
     expect(() => williamsSquare(1)).toThrow(RangeError)
   })
 })
+
+it('a plan of nothing, in whatever order, asks for nothing', () => {
+  for (const scheme of ['balanced', 'as listed', 'on-off-on'] as const)
+    expect(plannedChecks(planWith({ marks: [mark('m')], order: { scheme, seed: 1 } }))).toEqual([])
+})

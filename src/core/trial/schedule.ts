@@ -51,7 +51,7 @@ export function plannedChecks(
   plan: TrialPlan,
   marks: readonly Mark[] = plan.marks,
 ): (CheckKey & { mark: Mark })[] {
-  if (!makesChecks(plan.way)) return []
+  if (!makesChecks(plan.way) || plan.links.length === 0) return []
   const onOffOn = plan.order.scheme === 'on-off-on'
   const rows = onOffOn ? [] : orderRows(plan, marks.length * plan.repeats)
   const visit = (mark: Mark, link: number, repeat: number) =>

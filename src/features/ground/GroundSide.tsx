@@ -65,7 +65,7 @@ export function GroundSide(props: Props) {
   const tracks = file !== null && file.map.waypoints.length + file.map.tracks.length > 0
   return (
     <Box sx={{ display: 'grid', gap: 3, alignContent: 'start', minWidth: 0 }}>
-      {moving && (
+      {(!site || moving) && (
         <BaseForm
           key={file?.name ?? 'none'}
           trialId={trialId}

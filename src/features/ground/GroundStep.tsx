@@ -19,7 +19,6 @@ import type { MapOutline } from '@/ui/map/areaDrawing'
 import { PageHead, Refused } from '@/ui/shell'
 import { useTerrain } from '@/ui/terrain/useTerrain'
 import { useChosenMark } from './useChosenMark'
-import { BaseForm } from './BaseForm'
 import { BaseOnGround } from './BaseOnGround'
 import { GroundSide } from './GroundSide'
 import { LegList } from './LegList'
@@ -145,11 +144,6 @@ export function GroundStep(props: Props) {
   return (
     <>
       <PageHead title="Ground" lead={props.lead} />
-      {!site && (
-        <Box sx={{ maxWidth: 620, mb: 3 }}>
-          <BaseForm trialId={trialId} gpx={null} />
-        </Box>
-      )}
       {mapped && (
         <>
           <MapSection
@@ -186,10 +180,14 @@ export function GroundStep(props: Props) {
         sx={{
           display: 'grid',
           gap: 4,
-          gridTemplateColumns: { xs: 'minmax(0, 1fr)', lg: 'minmax(0, 7fr) minmax(0, 4fr)' },
+          // With no base yet there is nothing to stand beside the form that asks for it.
+          gridTemplateColumns: {
+            xs: 'minmax(0, 1fr)',
+            lg: mapped ? 'minmax(0, 7fr) minmax(0, 4fr)' : 'minmax(0, 620px)',
+          },
         }}
       >
-        <Box>
+        <Box sx={{ order: mapped ? 0 : 1 }}>
           {links.length > 0 && marks.length > 0 && (
             <>
               <Typography variant="h2" component="h2">

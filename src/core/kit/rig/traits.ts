@@ -60,10 +60,11 @@ export function factorsOf(links: readonly Link[], evened: ReadonlySet<FactorName
       if (here.some((v) => v === null) || new Set(here).size < 2) continue
       add(found, end, name, links, here as string[])
     }
-    // Where everything changed with the rig, its name says it shorter.
+    // Where everything changed with the rig, or its antenna is known by nothing else, its name says it best.
+    const isPartUnknown = rigs.some((r) => r.traits?.antenna === undefined)
     const ids = [...new Set(rigs.map((r) => r.id))]
     for (const f of found)
-      if (f.end === end && f.levels.length === ids.length && f.names.length > 1)
+      if (f.end === end && f.levels.length === ids.length && (f.names.length > 1 || isPartUnknown))
         f.levels = f.levels.map((_, i) => rigs[links.findIndex((l) => f.levelOf.get(l.id) === i)]!.name)
     // Rigs that differ in nothing that is known still differ.
     if (!found.some((f) => f.end === end))

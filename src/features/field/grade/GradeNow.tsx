@@ -8,6 +8,7 @@ import { useState } from 'react'
 import type { EarState } from '@/core/trial'
 import { describeScale, whyNotRead, type Scale } from '@/core/reports'
 import type { Cut } from './cuts'
+import { gradeKeys } from './gradeKeys'
 
 interface Props {
   cut: Cut
@@ -25,6 +26,7 @@ interface Props {
 export function GradeNow({ cut, place, known, scale, states, onPlay, onGrade, onSkip }: Props) {
   const [text, setText] = useState('')
   const state = cut.about.kind === 'state'
+  const keys = gradeKeys(scale)
   const problem = state ? null : whyNotRead(text, scale)
   const submit = () => {
     if (text.trim() === '') return onPlay()
@@ -53,16 +55,27 @@ export function GradeNow({ cut, place, known, scale, states, onPlay, onGrade, on
           ))}
         </Box>
       ) : (
-        <TextField
-          autoFocus
-          label="Report"
-          value={text}
-          onChange={(e) => setText(e.target.value)}
-          error={problem !== null}
-          helperText={
-            problem ?? `Read as ${describeScale(scale)}. Enter logs it; with nothing typed it plays again.`
-          }
-        />
+        <>
+          {keys.length > 0 && (
+            <Box role="group" aria-label="Grade" sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
+              {keys.map((k) => (
+                <Button key={k} variant="outlined" onClick={() => onGrade(k)}>
+                  {k}
+                </Button>
+              ))}
+            </Box>
+          )}
+          <TextField
+            autoFocus
+            label="Report"
+            value={text}
+            onChange={(e) => setText(e.target.value)}
+            error={problem !== null}
+            helperText={
+              problem ?? `Read as ${describeScale(scale)}. Enter logs it; with nothing typed it plays again.`
+            }
+          />
+        </>
       )}
       <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
         <Button variant="outlined" onClick={onPlay} disabled={!cut.inside}>

@@ -34,7 +34,7 @@ export function EarWalk({
   const [way, setWay] = useState<'out' | 'home'>(last?.way ?? 'out')
   const states = earStatesOf(plan)
   const note = ({ name }: EarState) =>
-    actions.tapped(name, async () => {
+    actions.tapped(`${name} ${linkId} ${way}`, async () => {
       if (!link) return
       if (where.distanceM === null)
         return actions.setSaid('How far from the base? Type it, or use the position. Nothing is logged yet.')

@@ -58,7 +58,7 @@ export function EdgeWalk({
   const walks = edgeIntervals(plan, log).filter((e) => e.by === 'walked' && e.legId === wayId)
   const told = toldOf(walks, units)
   const note = (what: What) =>
-    actions.tapped(what, async () => {
+    actions.tapped(`${what} ${linkId} ${where.text}`, async () => {
       if (!link) return
       if (where.distanceM === null)
         return actions.setSaid('How far from the base? Type it, or use the position. Nothing is logged yet.')

@@ -41,7 +41,7 @@ export function StopHere({
   const base = placeOfBase(plan.base)
   const made = marks.length
   const stop = (mark: Mark) =>
-    actions.tapped('stop', async () => {
+    actions.tapped(`stop ${mark.name}`, async () => {
       if (marks.some((m) => m.name.toLowerCase() === mark.name.toLowerCase()))
         return actions.setSaid(`There is a mark ${mark.name} already. Give this one another name.`)
       await actions.beginMark(mark, where.fix)
