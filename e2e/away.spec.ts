@@ -83,7 +83,7 @@ test('every form of the kit says that the server is away', async ({ page }) => {
   await page.getByLabel('Antenna height').fill('1.4')
   await saidAway(page, () => press(page, 'Add the rig'))
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Borrowed')
-  await saidAway(page, () => press(page, /^Delete rig|^Delete /))
+  await saidAway(page, () => press(page, /^Take rig . out$/))
 
   await page.goto(`${trial}/kit/parts`)
   await page.getByLabel('Add a part of your own').click()
@@ -139,7 +139,7 @@ test('a trial with checks is deleted only after its runs were written to a file'
   await press(page, /^Import \d+ checks/)
   await page.waitForURL(/\/findings/)
   await page.goto('/')
-  await press(page, 'Delete To be deleted')
+  await press(page, 'Delete: To be deleted')
   const dialog = page.getByRole('dialog', { name: 'Delete “To be deleted”?' })
   await expect(dialog.getByText(/^Its plan goes, and 1 run with \d+ checks/)).toBeVisible()
   await expect(dialog.getByRole('button', { name: 'Delete the trial' })).toBeDisabled()

@@ -132,6 +132,7 @@ test('KML brings places, ways and areas; what is none is refused in a sentence',
 test('a base without coordinates: marks by tape, one pegged and measured later', async ({ page }) => {
   await newGround(page, 'By tape')
   await page.getByLabel('No coordinates: distances are by tape, wheel or paces').check()
+  await page.getByLabel('Name of the place').fill('')
   await page.getByRole('button', { name: 'Place the base' }).click()
   await expect(page.getByText('Name the place, such as "Harbour"')).toBeVisible()
   await page.getByLabel('Name of the place').fill('Yard')

@@ -47,8 +47,9 @@ export function addSite(db: Db, name: string, place: Place | null, role: SiteRow
 }
 
 function toMark(row: typeof mark.$inferSelect, legName: string): Mark {
-  const { id, name, legId, distanceM, distanceSdM, how, alongM, bearingDeg, lat, lon } = row
-  return { id, name, legId, legName, distanceM, distanceSdM, how, alongM, bearingDeg, lat, lon }
+  const { id, name, legId, distanceM, distanceSdM, how, alongM, bearingDeg, lat, lon, tags } = row
+  const mark = { id, name, legId, legName, distanceM, distanceSdM, how, alongM, bearingDeg, lat, lon }
+  return tags.length > 0 ? { ...mark, tags } : mark
 }
 
 export function legsOf(db: Db, ids: readonly string[]): LegWithMarks[] {
@@ -97,6 +98,12 @@ export function addLeg(db: Db, siteId: string, input: NewLeg): Outcome<string> {
       .run()
   })
   return good(id)
+}
+
+/** Says what kind of place a mark is. Runs keep what they were begun with. */
+export function tagMark(db: Db, markId: string, tags: string[]): Outcome {
+  const { changes } = db.update(mark).set({ tags }).where(eq(mark.id, markId)).run()
+  return changes === 1 ? DONE : refuse('This mark is no longer there.')
 }
 
 /** Puts a mark elsewhere; its distance and bearing from the leg's base are measured anew. Runs keep their own copy. */

@@ -223,6 +223,8 @@ export const mark = sqliteTable(
     distanceSdM: real('distance_sd_m'),
     alongM: real('along_m'),
     bearingDeg: real('bearing_deg'),
+    /** The user's own words for the kind of place: "high", "in the wood". */
+    tags: text('tags', { mode: 'json' }).$type<string[]>().notNull().default([]),
   },
   (t) => [index('mark_leg').on(t.legId)],
 )

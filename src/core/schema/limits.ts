@@ -3,6 +3,7 @@ export const MAX_LETTERS = {
   /** An id made here or by another program. */
   id: 80,
   letter: 4,
+  tag: 40,
   name: 60,
   trialName: 80,
   runName: 80,
@@ -17,6 +18,9 @@ export const MAX_LETTERS = {
   shortNote: 500,
   fileName: 200,
 } as const
+
+/** The most tags of one mark. */
+export const MAX_TAGS = 6
 
 /** The most links that one trial compares. */
 export const MAX_LINKS = 8

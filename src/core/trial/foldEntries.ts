@@ -4,6 +4,9 @@ import type { CheckBody, Entry, EntryBody, Grade } from './entry'
 import { keyText, type CheckKey, type Mark } from './plan'
 import type { MarkMeans } from './terms'
 
+/** What the log calls it where the ends of the plan were mixed up; once more, and they are as planned. */
+export const ENDS_SWAPPED = 'ends swapped'
+
 /** A logged check as it stands now. */
 export interface LoggedCheck extends CheckBody {
   /** Id of the first entry of its thread. */
@@ -63,6 +66,8 @@ export interface RunLog {
   clock: { startsAt: string; everyS: number } | null
   /** Links whose rig was taken out and not put back. */
   linksOut: string[]
+  /** What the plan has at the base was carried, and what it has out there stood at the base. */
+  endsSwapped: boolean
   /** The legs in the order that was chosen out there; empty as planned. */
   legOrder: string[]
   /** Distances measured after the mark was pegged, by mark. */
@@ -152,6 +157,7 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
     linksAdded: [],
     clock: null,
     linksOut: [],
+    endsSwapped: false,
     legOrder: [],
     measured: {},
     blind: null,
@@ -249,6 +255,7 @@ function standing(log: RunLog, body: LoggedEvent['body']): void {
   else if (body.kind === 'link') log.linksAdded.push({ link: body.link, notAt: body.notAt })
   else if (body.kind === 'clock')
     log.clock = body.on ? { startsAt: body.startsAt, everyS: body.everyS } : null
+  else if (body.kind === 'other' && body.what === ENDS_SWAPPED) log.endsSwapped = !log.endsSwapped
   else if (body.kind === 'blind') log.blind = body.on ? body.letters : null
   else if (body.kind === 'measured') {
     const { markId, distanceM, distanceSdM, how } = body

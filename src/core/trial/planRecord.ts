@@ -3,7 +3,7 @@ import { DIRECTIONS } from '@/core/kit/rig/terms'
 import { linkRecord } from '@/core/kit/rig/rigRecord'
 import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
-import { figure, id, list, MAX_LETTERS, oneOf, picked, record, text } from '@/core/schema'
+import { figure, flag, id, list, MAX_LETTERS, MAX_TAGS, oneOf, picked, record, text } from '@/core/schema'
 import { earStateList } from './earStateRecord'
 import { MARK_MEANS, ORDER_SCHEMES, SURROUNDINGS, WAYS_OF_WORKING } from './terms'
 
@@ -28,6 +28,8 @@ export const markRecord = record({
   bearingDeg: figure().min(-360).max(360).nullable().default(null),
   lat: figure().min(-90).max(90).nullable().default(null),
   lon: figure().min(-180).max(180).nullable().default(null),
+  /** The user's own words for the kind of place: "high", "in the wood"; absent where there are none. */
+  tags: list(text(MAX_LETTERS.tag).required(), MAX_TAGS).optional(),
 })
 
 /** A place to stop, at a set distance from the base. */
@@ -48,6 +50,8 @@ export const planRecord = record({
   /** How it is worked; absent in runs begun before there was more than one way. */
   way: oneOf(WAYS_OF_WORKING).optional(),
   links: list(linkRecord.required(), 200).required(),
+  /** Its ends are swapped already, as the log of its run says; absent in plans as they were made. */
+  endsSwapped: flag().optional(),
   marks: list(markRecord.required(), 20_000).required(),
   directions: list(oneOf(DIRECTIONS), 3).required(),
   scales: record({ base: scaleRecord, out: scaleRecord }).required(),

@@ -5,10 +5,12 @@ import { testEntry } from '@/core/testing/entries'
 import { checkOf, link, mark, planWith, rig } from '@/core/testing/plans'
 import {
   balancedOrder,
+  ENDS_SWAPPED,
   estimatedMinutes,
   foldEntries,
   nextCheck,
   plannedChecks,
+  planNow,
   respace,
   schedule,
   standingChecks,
@@ -210,4 +212,21 @@ describe('balanced orders', () => {
 it('a plan of nothing, in whatever order, asks for nothing', () => {
   for (const scheme of ['balanced', 'as listed', 'on-off-on'] as const)
     expect(plannedChecks(planWith({ marks: [mark('m')], order: { scheme, seed: 1 } }))).toEqual([])
+})
+
+it('a run begun with its ends mixed up is read the other way round, and back again, however often it is asked', () => {
+  const planned = planWith({ links: [link(rig('a')), link(rig('b'))], marks: [mark('m')] })
+  const swap = () => testEntry({ kind: 'other', what: ENDS_SWAPPED, detail: {} })
+  const once = foldEntries([swap()])
+  const now = planNow(planned, once)
+  expect(now.links.map((l) => [l.id, l.base.id, l.out.id])).toEqual([
+    ['a', 'a', 'z'],
+    ['b', 'b', 'z'],
+  ])
+  // Named after the end that varies now, which is the base.
+  expect(now.links.map((l) => l.name)).toEqual(['Rig a', 'Rig b'])
+  expect(planNow(now, once)).toBe(now)
+  const back = foldEntries([swap(), swap()])
+  expect(planNow(planned, back)).toBe(planned)
+  expect(planNow(now, back).links[0]).toMatchObject({ base: { id: 'z' }, out: { id: 'a' } })
 })

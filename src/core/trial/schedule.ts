@@ -1,3 +1,4 @@
+import { nameLinks } from '@/core/kit/rig/rig'
 import { balancedOrder } from './balancedOrder'
 import { settledKeys, standingChecks, type RunLog } from './foldEntries'
 import { keyText, makesChecks, type CheckKey, type Mark, type TrialPlan } from './plan'
@@ -32,11 +33,16 @@ export function marksNow(plan: TrialPlan, log: RunLog): Mark[] {
     .map(({ m }) => m)
 }
 
-/** The plan as the log made it: with the links that were added out there. */
+/** The plan as the log made it: with the links that were added out there, and its ends swapped where they were. */
 export function planNow(plan: TrialPlan, log: RunLog): TrialPlan {
   const known = new Set(plan.links.map((l) => l.id))
   const added = log.linksAdded.map((l) => l.link).filter((l) => !known.has(l.id))
-  return added.length === 0 ? plan : { ...plan, links: [...plan.links, ...added] }
+  const swap = (plan.endsSwapped ?? false) !== log.endsSwapped
+  if (added.length === 0 && !swap) return plan
+  const links = [...plan.links, ...added]
+  if (!swap) return { ...plan, links }
+  const swapped = nameLinks(links.map(({ id, base, out }) => ({ id, base: out, out: base })))
+  return { ...plan, links: swapped, endsSwapped: log.endsSwapped }
 }
 
 /** The order of links at each visit of a mark. */

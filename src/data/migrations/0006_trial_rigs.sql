@@ -13,6 +13,7 @@ ALTER TABLE `trial` ADD `kind` text DEFAULT 'open' NOT NULL;--> statement-breakp
 ALTER TABLE `trial` ADD `way` text DEFAULT 'marks' NOT NULL;--> statement-breakpoint
 ALTER TABLE `trial` ADD `archived_at` text;--> statement-breakpoint
 ALTER TABLE `trial` ADD `sample` text;--> statement-breakpoint
+ALTER TABLE `mark` ADD `tags` text DEFAULT '[]' NOT NULL;--> statement-breakpoint
 INSERT INTO `trial_rig` (`trial_id`, `rig_id`, `letter`)
 SELECT `trial`.`id`, `rig`.`id`, `rig`.`letter` FROM `trial`, `rig`
 WHERE EXISTS (

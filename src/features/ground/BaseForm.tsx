@@ -110,7 +110,7 @@ export function BaseForm({
       )}
       <FormControlLabel
         control={<Checkbox size="small" checked={bare} onChange={(e) => setBare(e.target.checked)} />}
-        label="No coordinates: distances are by tape, wheel, paces or odometer"
+        label="No coordinates: distances are by tape, wheel or paces"
       />
       {action.refusal('The base was not placed', 'Base')}
       <Box>

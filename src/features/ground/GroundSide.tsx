@@ -125,7 +125,7 @@ export function GroundSide(props: Props) {
         </Box>
       )}
       {site && (
-        <Fold title="Add marks by tape, wheel, paces or odometer">
+        <Fold title="Add marks by tape, wheel or paces">
           <TapeLegForm trialId={trialId} units={units} />
         </Fold>
       )}

@@ -15,6 +15,7 @@ import { looksOf } from '@/ui/theme/palette'
 import { dropLeg } from './actions'
 import { MeasureMark } from './MeasureMark'
 import { MEANS } from './means'
+import { TagsField } from './TagsField'
 
 interface Props {
   trialId: string
@@ -127,6 +128,7 @@ export function LegList({ trialId, legs, links, predictions, hasGround, chosen, 
                     <th>Crow-flies</th>
                     <th>Bearing, back</th>
                     <th>Along the way</th>
+                    <th>Kind of place</th>
                     {onGround && <th>Height, lie</th>}
                     {onGround &&
                       links.map((l, i) => (
@@ -173,6 +175,9 @@ export function LegList({ trialId, legs, links, predictions, hasGround, chosen, 
                       {m.bearingDeg !== null && `, ${degrees(back(m.bearingDeg))}`}
                     </td>
                     <td>{m.alongM === null ? '' : distanceText(m.alongM, units)}</td>
+                    <td>
+                      <TagsField key={(m.tags ?? []).join()} mark={m} />
+                    </td>
                     {onGround && (
                       <td>
                         {groundM === null ? 'not known' : heightText(Math.round(groundM), units)}

@@ -14,6 +14,7 @@ import {
   deleteSite,
   editArea,
   measureMark,
+  tagMark,
   moveMark,
   openTrial,
   placeBase,
@@ -30,6 +31,7 @@ import {
   measuredSchema,
   movedSchema,
   siteSchema,
+  tagsSchema,
   tapeLegSchema,
 } from './groundSchema'
 
@@ -70,6 +72,10 @@ export async function addTapeLeg(trialId: string, leg: unknown): Promise<Outcome
 
 export async function putMeasured(raw: unknown): Promise<Outcome> {
   return act(measuredSchema, raw, (v) => measureMark(db(), v.markId, v.how, v.distanceM, v.distanceSdM))
+}
+
+export async function putTags(markId: string, tags: string[]): Promise<Outcome> {
+  return act(tagsSchema, { markId, tags }, (v) => tagMark(db(), v.markId, v.tags))
 }
 
 export async function addTrialLeg(trialId: string, leg: unknown): Promise<Outcome<string>> {

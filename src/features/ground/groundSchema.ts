@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { figure, flag, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
+import { figure, flag, id, list, MAX_LETTERS, MAX_TAGS, oneOf, record, text } from '@/core/schema'
 import { COVER_KINDS, MAX_CELLS } from '@/core/terrain'
 import { decimal, needed, openFigure, type OpenFigure } from '@/ui/fields/decimal'
 
@@ -79,6 +79,14 @@ export const tapeLegSchema = record({
   distancesM: list(distanceM(), 200)
     .min(1, 'Say at least one distance')
     .max(200, 'At most 200 marks')
+    .required(),
+})
+
+/** The kinds of place that a mark is tagged as. */
+export const tagsSchema = record({
+  markId: id(),
+  tags: list(text(MAX_LETTERS.tag).required(), MAX_TAGS)
+    .max(MAX_TAGS, `At most ${MAX_TAGS} tags for one mark`)
     .required(),
 })
 

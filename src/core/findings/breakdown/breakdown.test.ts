@@ -3,7 +3,7 @@ import type { Link } from '@/core/kit'
 import { linkKey, type PlanGround } from '@/core/reach'
 import { defaultScale } from '@/core/reports'
 import { medianLevel, ORDINARY_FIELD, simulateRun, type SimulatedField } from '@/core/sim'
-import type { LoggedEvent, TrialPlan } from '@/core/trial'
+import type { LoggedEvent, Mark, TrialPlan } from '@/core/trial'
 import { breakdownOf, inputOf, poolRuns, prepareFindings, USUAL_CHOICES, type Breakdown } from '..'
 import { desk, link, logged, plan, rig } from '@/core/testing/plans'
 import {
@@ -54,7 +54,7 @@ describe('what each thing brought', () => {
   it('tells the mast from the antenna, and that they add up', async () => {
     const { matrix } = await breakdown(plan(four, 16), { ...FIELD, gainDbi: { a: -4, b: 2 } })
     expect(matrix!.mains.map((m) => [m.end, m.level])).toEqual([
-      ['base', '8 m'],
+      ['base', 'mast 1'],
       ['out', 'Rig b'],
     ])
     // The truth: 20 lg 2 of plane earth for the mast, 6 dB for the antenna.
@@ -119,6 +119,29 @@ describe('where and when it holds', () => {
     expect(byWords('leg', still.by.find((b) => b.what === 'leg')!.pairs[0]!, id)).toContain(
       'no change with the leg is sure',
     )
+  })
+  it('by the user’s own kinds of place: one against another, or each against the rest', async () => {
+    const base = plan([link(rig('a')), link(rig('b'))], 24)
+    const tagged = (tags: (i: number) => string[]) => ({
+      ...base,
+      marks: base.marks.map((m, i) => ({ ...m, tags: tags(i) })),
+    })
+    const kinds = tagged((i) => [i % 2 === 0 ? 'high' : 'low'])
+    const high = new Set(kinds.marks.filter((m) => m.tags[0] === 'high').map((m) => m.id))
+    const overGround = (l: Link, m: Mark) =>
+      118 + 35 * Math.log10(m.distanceM / 1000) + (high.has(m.id) ? 1 : -1) * (l.id === 'a' ? 5 : -5)
+    const found = await breakdown(kinds, { ...FIELD, groundLossDb: 0, extraSlopeDb: 0, overGround })
+    const pair = found.by.find((b) => b.what === 'kind of place')!.pairs[0]!
+    expect(byWords('kind of place', pair, id)).toMatch(
+      /^It flips by kind of place: a is ahead at places “low” .*, b at places “high”/,
+    )
+    const two = tagged((i) => [...(i % 2 ? ['high'] : []), ...(i % 3 ? ['in the wood'] : [])])
+    const by = (await breakdown(two, FIELD)).by.filter((b) => b.what === 'kind of place')
+    expect(by).toHaveLength(1)
+    expect(by[0]!.pairs.map((p) => p.within.map((w) => w.group).sort())).toEqual([
+      ['high', 'not high'],
+      ['in the wood', 'not in the wood'],
+    ])
   })
   it('says nothing of groups with fewer than four marks', async () => {
     const few = await breakdown(plan([link(rig('a')), link(rig('b'))], 6), FIELD)

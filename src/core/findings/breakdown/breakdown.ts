@@ -14,7 +14,8 @@ import { runOffsets, runsApart, type RunApart, type RunOffset } from './runOffse
 import { erraticLinks, type Erratic } from './erratic'
 
 /** By what the difference was looked at. */
-export type ByWhat = 'direction' | 'leg' | 'distance' | 'kind of ground' | 'time of day' | ConditionFactor
+export type ByWhat =
+  'direction' | 'leg' | 'distance' | 'kind of ground' | 'kind of place' | 'time of day' | ConditionFactor
 
 /** What lies behind the verdicts: what brought the difference, where and when it holds, what the log says of itself. */
 export interface Breakdown {
@@ -48,6 +49,17 @@ export type LogBreakdown = Omit<Breakdown, 'prediction'>
 type Grouping = [ByWhat, (c: ReadCheck) => string | null]
 
 /** All that checks are told apart by, less the direction, which the model tells by itself. */
+/** Tags of marks: kinds of place against one another where each mark has one at most, else each tag against the rest. */
+function tagGroupings(marks: FindingsInput['marks']): Grouping[] {
+  const tags = new Map(marks.map((m) => [m.id, m.tags ?? []]))
+  const all = [...new Set([...tags.values()].flat())]
+  if (all.length === 0) return []
+  const has = (c: ReadCheck) => tags.get(c.markId) ?? []
+  const one = [...tags.values()].every((t) => t.length <= 1)
+  if (one && all.length > 1) return [['kind of place', (c) => has(c)[0] ?? null]]
+  return all.map((t): Grouping => ['kind of place', (c) => (has(c).includes(t) ? t : `not ${t}`)])
+}
+
 function groupingsOf(
   input: FindingsInput,
   ground: PlanGround | null,
@@ -60,6 +72,7 @@ function groupingsOf(
     ['leg', (c) => legOf.get(c.markId) ?? null],
     ['distance', (c) => bands?.get(c.markId) ?? null],
     ['kind of ground', (c) => kinds.get(c.markId) ?? null],
+    ...tagGroupings(input.marks),
     [
       'time of day',
       (c) => {
@@ -89,7 +102,9 @@ export async function breakdownOfLog(
   const { checks, cells } = cellsIn(input)
   const by: Breakdown['by'] = []
   const add = (what: ByWhat, pairs: DifferenceBy[]) => {
-    if (pairs.length > 0) by.push({ what, pairs })
+    const known = by.find((b) => b.what === what)
+    if (known) known.pairs.push(...pairs)
+    else if (pairs.length > 0) by.push({ what, pairs })
   }
   if (joint) add('direction', differencesByDirection(input, checks, joint))
   for (const [what, groupOf] of joint && !joint.input.onePlace ? groupingsOf(input, ground, events) : []) {

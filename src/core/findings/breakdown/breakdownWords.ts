@@ -79,6 +79,7 @@ const IN: Record<ByWhat, (g: string) => string> = {
       : g === 'grazing'
         ? 'where it grazes the ground'
         : 'in the shadow of the ground',
+  'kind of place': (g) => `at places “${g}”`,
   'time of day': (g) => `from ${g}`,
   ...(Object.fromEntries(
     CONDITIONS.map(({ factor }) => [factor, (g: string) => `while it was “${g}”`]),

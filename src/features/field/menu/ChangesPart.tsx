@@ -6,7 +6,7 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import { marksNow } from '@/core/trial'
+import { ENDS_SWAPPED, marksNow } from '@/core/trial'
 import { AddRigForm } from './AddRigForm'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import type { MenuProps } from './shared'
@@ -90,6 +90,29 @@ export function ChangesPart({ pack, handle, actions, now }: MenuProps) {
           }
         >
           Only note it
+        </Button>
+      </Box>
+      <Typography variant="h3" component="h3">
+        The ends mixed up
+      </Typography>
+      <Box>
+        {log.endsSwapped
+          ? 'This run was begun with its ends mixed up; they are read the other way round.'
+          : 'If what the plan has at the base is the one that is carried, all of this run is read the other way round. Nothing that is logged is lost.'}
+      </Box>
+      <Box>
+        <Button
+          variant="outlined"
+          onClick={() =>
+            void actions.addEvent(
+              { kind: 'other', what: ENDS_SWAPPED, detail: {} },
+              log.endsSwapped
+                ? 'Logged: the ends are as planned'
+                : 'Logged: the ends are the other way round',
+            )
+          }
+        >
+          {log.endsSwapped ? 'The ends are as planned' : 'The ends are the other way round'}
         </Button>
       </Box>
       <AddRigForm {...{ pack, handle, actions, now }} />
