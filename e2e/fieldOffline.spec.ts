@@ -281,7 +281,7 @@ test('blind: the base sees the letter alone until it is unblinded', async ({ pag
   const url = await beginRun(page, 'Blind')
   await menu(page, 'Blind order')
   await page.getByRole('button', { name: 'Draw letters' }).click()
-  await expect(page.getByText(/^[A-Z] is .*mast/).first()).toBeVisible()
+  await expect(page.getByText(/^[A-Z], “.+”, is .*mast/).first()).toBeVisible()
   await back(page)
   await expect(page.getByText(/announced as [A-Z]/)).toBeVisible()
   await saved(page)

@@ -296,7 +296,12 @@ test('units have a history, and photos are kept', async ({ page }) => {
 
 test('what differs, and one tap makes it the same', async ({ page }) => {
   const kit = await newTrial(page, 'Even or not')
-  await page.getByRole('button', { name: 'Variant of rig B' }).click()
+  await page.getByText(/more rigs in your kit, not in this trial$/).click()
+  await page.getByRole('button', { name: 'Take Long whip into this trial' }).click()
+  await expect(page.getByRole('link', { name: 'Open rig A' })).toBeVisible()
+  await page.getByRole('button', { name: 'Take Roof quarter-wave into this trial' }).click()
+  await expect(page.getByRole('link', { name: 'Open rig B' })).toBeVisible()
+  await page.getByRole('button', { name: 'Variant of rig A' }).click()
   await page.waitForURL(/\/rig\/[0-9a-f]/)
   await page.getByLabel('Antenna height').fill('3')
   await page.getByLabel('Name', { exact: true }).fill('Lifted whip')
@@ -309,7 +314,7 @@ test('what differs, and one tap makes it the same', async ({ page }) => {
   ).toBeVisible()
   await expect(page.getByText('Evening takes out: power; lead, adapters, match.')).toBeVisible()
   await page.goto(`${kit}/compare`)
-  await page.getByRole('button', { name: /^Power: make all like C$/ }).click()
+  await page.getByRole('button', { name: /^Power: make all like B$/ }).click()
   await expect(page.getByText(/has no setting of 25 W/)).toBeVisible()
 })
 

@@ -1,7 +1,7 @@
 import { expect, type Page } from './test'
 
 /** Clicks and fields of a walk, as a user makes them. */
-export interface Count {
+interface Count {
   clicks: number
   fields: number
 }

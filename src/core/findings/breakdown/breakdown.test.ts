@@ -64,7 +64,7 @@ describe('what each thing brought', () => {
       expect(matrix!.mains[i]!.effect.interval95.high!).toBeGreaterThan(truth)
     }
     const words = matrixWords(matrix!).join(' ')
-    expect(words).toMatch(/8 m instead of 4 m \(height at the base\) brought \+\d/)
+    expect(words).toMatch(/Mast 1 instead of mast 0 \(height at the base\) brought \+\d/)
     expect(words).toContain('No sign that they do more, or less, than add up.')
     expect(words).toContain('A change at the base helps everybody')
   })

@@ -1,7 +1,7 @@
 import type { RigKind } from '../rig/terms'
 
 /** A channel by its number, MHz. */
-export interface Channel {
+interface Channel {
   name: string
   mhz: number
 }
