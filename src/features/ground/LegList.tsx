@@ -86,6 +86,16 @@ function LeavesGround({ predictions, units }: { predictions: MarkPrediction[]; u
   )
 }
 
+/** The chance of a copy to expect at a mark, in the weaker direction. */
+function Chance({ of: p }: { of: MarkPrediction['weaker'][string] | undefined }) {
+  if (!p) return <td>not known</td>
+  return (
+    <td>
+      <b>{Math.round(100 * p.chance)} %</b> <span style={{ color: 'var(--soft)' }}>{p.direction}</span>
+    </td>
+  )
+}
+
 /** The trial's legs, each with its marks: where they are, how they lie, what to expect there. */
 export function LegList({ trialId, legs, links, predictions, hasGround, chosen, units, onChoose }: Props) {
   const looks = looksOf(links.map((l) => l.letter))
@@ -184,22 +194,7 @@ export function LegList({ trialId, legs, links, predictions, hasGround, chosen, 
                         {kind && `, ${KINDS[kind]}`}
                       </td>
                     )}
-                    {onGround &&
-                      links.map((l) => {
-                        const p = weaker[l.id]
-                        return (
-                          <td key={l.id}>
-                            {p ? (
-                              <>
-                                <b>{Math.round(100 * p.chance)} %</b>{' '}
-                                <span style={{ color: 'var(--soft)' }}>{p.direction}</span>
-                              </>
-                            ) : (
-                              'not known'
-                            )}
-                          </td>
-                        )
-                      })}
+                    {onGround && links.map((l) => <Chance key={l.id} of={weaker[l.id]} />)}
                   </tr>
                 ))}
               </Table>

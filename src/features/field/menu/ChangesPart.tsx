@@ -11,6 +11,35 @@ import { AddRigForm } from './AddRigForm'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import type { MenuProps } from './shared'
 
+/** The ends of the plan, taken the other way round. */
+function EndsPart({ actions, swapped }: Pick<MenuProps, 'actions'> & { swapped: boolean }) {
+  return (
+    <>
+      <Typography variant="h3" component="h3">
+        The ends mixed up
+      </Typography>
+      <Box>
+        {swapped
+          ? 'This run was begun with its ends mixed up; they are read the other way round.'
+          : 'If what the plan has at the base is the one that is carried, all of this run is read the other way round. Nothing that is logged is lost.'}
+      </Box>
+      <Box>
+        <Button
+          variant="outlined"
+          onClick={() =>
+            void actions.addEvent(
+              { kind: 'other', what: ENDS_SWAPPED, detail: {} },
+              swapped ? 'Logged: the ends are as planned' : 'Logged: the ends are the other way round',
+            )
+          }
+        >
+          {swapped ? 'The ends are as planned' : 'The ends are the other way round'}
+        </Button>
+      </Box>
+    </>
+  )
+}
+
 /** What became different on the way; each is an entry that findings can point to. */
 export function ChangesPart({ pack, handle, actions, now }: MenuProps) {
   const { log } = handle
@@ -92,29 +121,7 @@ export function ChangesPart({ pack, handle, actions, now }: MenuProps) {
           Only note it
         </Button>
       </Box>
-      <Typography variant="h3" component="h3">
-        The ends mixed up
-      </Typography>
-      <Box>
-        {log.endsSwapped
-          ? 'This run was begun with its ends mixed up; they are read the other way round.'
-          : 'If what the plan has at the base is the one that is carried, all of this run is read the other way round. Nothing that is logged is lost.'}
-      </Box>
-      <Box>
-        <Button
-          variant="outlined"
-          onClick={() =>
-            void actions.addEvent(
-              { kind: 'other', what: ENDS_SWAPPED, detail: {} },
-              log.endsSwapped
-                ? 'Logged: the ends are as planned'
-                : 'Logged: the ends are the other way round',
-            )
-          }
-        >
-          {log.endsSwapped ? 'The ends are as planned' : 'The ends are the other way round'}
-        </Button>
-      </Box>
+      <EndsPart actions={actions} swapped={log.endsSwapped} />
       <AddRigForm {...{ pack, handle, actions, now }} />
       {legs.length > 1 && (
         <>
