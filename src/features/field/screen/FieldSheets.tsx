@@ -2,6 +2,7 @@
 
 import type { Scale } from '@/core/reports'
 import type { ScheduledCheck } from '@/core/trial'
+import { checkName } from '../actions/checkName'
 import { ClipSheet } from '../sheet/ClipSheet'
 import { GridSheet } from '../sheet/GridSheet'
 import { KeyList } from '../sheet/KeyList'
@@ -25,7 +26,6 @@ export function FieldSheets({ sheet, scale, open, menu }: Props) {
   const { pack, handle, actions, now, settings, sound, onSheet, onClose } = menu
   if (sheet === 'menu') return <FieldMenu {...menu} />
   if (sheet === 'keys' || !now || !scale) return <KeyList onClose={onClose} />
-  const link = pack.plan.links.find((l) => l.id === now.linkId)
   if (sheet === 'remark')
     return (
       <RemarkSheet
@@ -52,7 +52,7 @@ export function FieldSheets({ sheet, scale, open, menu }: Props) {
   if (sheet === 'clip')
     return (
       <ClipSheet
-        about={`${link?.name ?? 'the rig'} ${now.direction} at ${now.mark.name}`}
+        about={checkName(pack.plan, handle.log, now)}
         sound={sound}
         onPhoto={(file) => actions.keepPhoto(file, now).then(menu.clips.send)}
         onClose={onClose}
