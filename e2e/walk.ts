@@ -79,6 +79,15 @@ export async function setGround(
   await expect(page.getByText(new RegExp(`^${leg.marks} marks, out to`))).toBeVisible()
 }
 
+/** Saves the plan, and waits until the page holds what was saved. */
+export async function savePlan(page: Page, by: Hands): Promise<void> {
+  const stored = page.waitForResponse((r) => r.request().method() === 'POST' && r.url().endsWith('/plan'))
+  await by.click('button', 'Save the plan')
+  await stored
+  await page.reload()
+  await expect(page.getByRole('button', { name: 'Save the plan' })).toBeDisabled()
+}
+
 export async function beginRun(page: Page, by: Hands): Promise<void> {
   await by.click('link', /^Field/)
   await by.click('button', 'Begin the run')
@@ -134,8 +143,10 @@ export const byPad =
 
 /** Ends the run and reads what was found, on the first screen of the findings. */
 export async function findings(page: Page): Promise<string> {
-  const finish = page.getByRole('button', { name: 'Finish this run' })
-  if (await finish.isVisible()) await finish.click()
+  const end = page.getByRole('heading', { name: /^(Every check is made or skipped|This run is finished)\.$/ })
+  await expect(end).toBeVisible()
+  if ((await end.textContent()) === 'Every check is made or skipped.')
+    await page.getByRole('button', { name: 'Finish this run' }).click()
   await page.getByRole('link', { name: 'Read the findings' }).click()
   const lead = page.getByRole('region', { name: 'Answer' }).getByRole('heading', { level: 2 })
   await expect(lead).not.toBeEmpty({ timeout: 60_000 })

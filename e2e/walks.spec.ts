@@ -1,5 +1,16 @@
 import { expect, test } from './test'
-import { addSets, beginRun, beginTrial, byPad, findings, hands, logAll, logSome, setGround } from './walk'
+import {
+  addSets,
+  beginRun,
+  beginTrial,
+  byPad,
+  findings,
+  hands,
+  logAll,
+  logSome,
+  savePlan,
+  setGround,
+} from './walk'
 
 // Whole jobs, from an empty database to a finding that says what was put in: each on a simulated field whose truth
 // stands in the test. Where the work is done out there, the screen is a telephone's.
@@ -132,8 +143,7 @@ test('no plan of places: marks are made where one stops, and the better antenna 
   await beginTrial(page, by, 'Which antenna, and how far?', { out: ['Mast', 'Whip'] })
   await by.click('link', /^Plan/)
   await by.pick('Where it is tried', 'Wherever I can stop')
-  await by.click('button', 'Save the plan')
-  await expect(page.getByText('The plan is saved.')).toBeVisible()
+  await savePlan(page, by)
   await beginRun(page, by)
   expect(by.count).toEqual({ clicks: 10, fields: 1 })
   const log = byPad(page, ({ rig }) => (rig === 'Mast' ? 11 : 0))
@@ -238,8 +248,7 @@ test('two masts, the same handheld: the height that wins, and the ends swapped b
   await expect(page.getByText('Out there: 4 m mast and 8 m mast.')).toBeVisible()
   await by.click('button', /^Swap the ends/)
   await expect(page.getByText('At the base: 4 m mast and 8 m mast.')).toBeVisible()
-  await by.click('button', 'Save the plan')
-  await expect(page.getByText('The plan is saved.')).toBeVisible()
+  await savePlan(page, by)
   await beginRun(page, by)
   expect(
     await logAll(
@@ -289,8 +298,8 @@ test('short wave: two antennas at the base, contacts wherever they are, told by 
   })
   await by.click('link', /^Plan/)
   await by.click('button', /^Swap the ends/)
-  await by.click('button', 'Save the plan')
-  await expect(page.getByText('The plan is saved.')).toBeVisible()
+  await expect(page.getByText('At the base: Dipole and Vertical.')).toBeVisible()
+  await savePlan(page, by)
   await beginRun(page, by)
   await page.setViewportSize(PHONE)
   for (let i = 0; i < 24; i++) {
