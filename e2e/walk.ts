@@ -141,6 +141,13 @@ export const byPad =
     await page.keyboard.press('Enter')
   }
 
+/** Ends a run that asks for no more checks by itself, from the menu. */
+export async function finishEarly(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'More' }).click()
+  await page.getByText('The end of the run').click()
+  await page.getByRole('button', { name: 'Finish this run' }).click()
+}
+
 /** Ends the run and reads what was found, on the first screen of the findings. */
 export async function findings(page: Page): Promise<string> {
   const end = page.getByRole('heading', { name: /^(Every check is made or skipped|This run is finished)\.$/ })

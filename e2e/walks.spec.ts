@@ -5,6 +5,7 @@ import {
   beginTrial,
   byPad,
   findings,
+  finishEarly,
   hands,
   logAll,
   logSome,
@@ -74,9 +75,7 @@ test('eight sets to the edge, on two ways', async ({ page }) => {
   )
   await page.getByRole('button', { name: 'Undo' }).click()
   await expect(page.getByRole('status').last()).toContainText('Undone: first lost at 996 m')
-  await page.getByRole('button', { name: 'More' }).click()
-  await page.getByText('The end of the run').click()
-  await page.getByRole('button', { name: 'Finish this run' }).click()
+  await finishEarly(page)
   expect(await findings(page)).toMatch(/Long-antenna set gets farthest before it is lost/)
 })
 
@@ -129,9 +128,7 @@ test('by ear round a hill: clear, broken, lost, and home again', async ({ page }
       .click()
     await expect(page.getByRole('status').last()).toContainText(`Logged: ${rig} ${state}`)
   }
-  await page.getByRole('button', { name: 'More' }).click()
-  await page.getByText('The end of the run').click()
-  await page.getByRole('button', { name: 'Finish this run' }).click()
+  await finishEarly(page)
   expect(await findings(page)).toMatch(/^Car roof .*(farther|farthest)/)
 })
 
@@ -165,9 +162,7 @@ test('no plan of places: marks are made where one stops, and the better antenna 
   }
   await page.getByRole('button', { name: 'Stop here', exact: true }).click()
   await expect(page.getByRole('status').last()).toContainText('How far from the base?')
-  await page.getByRole('button', { name: 'More' }).click()
-  await page.getByText('The end of the run').click()
-  await page.getByRole('button', { name: 'Finish this run' }).click()
+  await finishEarly(page)
   expect(await findings(page)).toMatch(/^Mast (reaches|is) .*(farther|better)/)
 })
 
@@ -314,9 +309,7 @@ test('short wave: two antennas at the base, contacts wherever they are, told by 
       await page.keyboard.press('Enter')
     })
   }
-  await page.getByRole('button', { name: 'More' }).click()
-  await page.getByText('The end of the run').click()
-  await page.getByRole('button', { name: 'Finish this run' }).click()
+  await finishEarly(page)
   const found = await findings(page)
   expect(found).toMatch(/^Dipole is better than Vertical/)
   // By way of the sky no distance is a reach.

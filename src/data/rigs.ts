@@ -1,5 +1,5 @@
 import { bad, DONE, good, problem, refuse, type Outcome } from '@/core/outcome'
-import { and, asc, eq, inArray, or } from 'drizzle-orm'
+import { and, asc, eq, inArray, notInArray, or } from 'drizzle-orm'
 import { figuresOfAssembly, isBuilt, traitsOf, type Assembly, type Part, type Rig } from '@/core/kit'
 import type { Db } from './connection'
 import { newId, nowIso } from './ids'
@@ -35,17 +35,50 @@ export function listRigs(db: Db): KitRig[] {
 
 /** The rigs of a trial in the order of their letters there. */
 export function rigsOfTrial(db: Db, trialId: string): KitRig[] {
+  return kitRigs(db, rowsOfTrial(db, trialId))
+}
+
+/** The rows of a trial's rigs with their letters there, in the order of these. */
+export function rowsOfTrial(db: Db, trialId: string): (typeof rig.$inferSelect)[] {
   const letters = lettersOf(db, trialId)
-  const rows = db
+  return db
     .select()
     .from(rig)
     .where(inArray(rig.id, [...letters.keys()]))
     .all()
     .map((r) => ({ ...r, letter: letters.get(r.id)! }))
-  return kitRigs(
-    db,
-    rows.sort((a, b) => byLetter(a.letter, b.letter)),
+    .sort((a, b) => byLetter(a.letter, b.letter))
+}
+
+/** A rig of the kit that is not in a trial, by what tells it from others. */
+export interface KeptRig {
+  id: string
+  name: string
+  kind: Rig['kind']
+  note: string
+  txMHz: number
+  powerW: number
+  /** Another trial compares it, so it cannot be deleted. */
+  used: boolean
+}
+
+/** The rigs of the kit that a trial does not have. */
+export function rigsElsewhere(db: Db, trialId: string): KeptRig[] {
+  const used = new Set(
+    db
+      .select({ base: link.baseRigId, out: link.outRigId })
+      .from(link)
+      .all()
+      .flatMap((l) => [l.base, l.out]),
   )
+  const { id, name, kind, note, txMHz, powerW } = rig
+  return db
+    .select({ id, name, kind, note, txMHz, powerW })
+    .from(rig)
+    .where(notInArray(id, [...lettersOf(db, trialId).keys()]))
+    .orderBy(asc(rig.createdAt))
+    .all()
+    .map((r) => ({ ...r, used: used.has(r.id) }))
 }
 
 /** A before Z before AA. */

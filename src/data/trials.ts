@@ -9,7 +9,7 @@ import { legsOf, type LegWithMarks, type SiteRow } from './ground'
 import { newId, nowIso } from './ids'
 import { listParts, unitNames } from './parts'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
-import { lettersOf, rigsOfTrial, takeRigs, toRig } from './rigs'
+import { lettersOf, rigsOfTrial, rowsOfTrial, takeRigs, toRig } from './rigs'
 import { link, rig, site, trial, trialRig, type ChosenService, type PackingState } from './schema'
 
 export type TrialRow = typeof trial.$inferSelect
@@ -118,15 +118,7 @@ export function copyTrial(
 function linksOf(db: Db, trialId: string): Link[] {
   const parts = listParts(db)
   const units = unitNames(db)
-  const letters = lettersOf(db, trialId)
-  const rigs = new Map(
-    db
-      .select()
-      .from(rig)
-      .where(inArray(rig.id, [...letters.keys()]))
-      .all()
-      .map((r) => [r.id, toRig({ ...r, letter: letters.get(r.id)! }, parts, units)]),
-  )
+  const rigs = new Map(rowsOfTrial(db, trialId).map((r) => [r.id, toRig(r, parts, units)]))
   const rows = db.select().from(link).where(eq(link.trialId, trialId)).orderBy(asc(link.position)).all()
   return nameLinks(rows.map((l) => ({ id: l.id, base: rigs.get(l.baseRigId)!, out: rigs.get(l.outRigId)! })))
 }

@@ -1,6 +1,7 @@
+import { groupedBy } from '@/core/groupedBy'
 import { listenerOf } from '@/core/kit/rig/rig'
 import { readReport } from '@/core/reports/readReport'
-import { standingChecks, type RunLog } from './foldEntries'
+import { standingChecks, type LoggedCheck, type RunLog } from './foldEntries'
 import { keyOf, type CheckKey, type Mark, type TrialPlan } from './plan'
 import { marksNow, schedule } from './schedule'
 
@@ -35,22 +36,17 @@ export function silentLinks(plan: TrialPlan, log: RunLog, legId: string): Silent
   const marks = marksNow(plan, log)
     .filter((m) => m.legId === legId)
     .sort((a, b) => a.distanceM - b.distanceM)
-  const checks = standingChecks(log)
-  /** Null where it was not asked there. */
-  const isSilent = (linkId: string, markId: string): boolean | null => {
-    const mine = checks.filter((c) => c.linkId === linkId && c.markId === markId)
-    const states = mine.map((c) => readReport(c.text, plan.scales[listenerOf(c.direction)]).state)
-    return states.length === 0 ? null : states.every((s) => s === 'not heard')
-  }
+  const said = groupedBy(standingChecks(log), (c) => `${c.linkId} ${c.markId}`)
+  const isSilent = (c: LoggedCheck) =>
+    readReport(c.text, plan.scales[listenerOf(c.direction)]).state === 'not heard'
   return plan.links.flatMap(({ id: linkId }) => {
-    const asked = marks.filter((m) => isSilent(linkId, m.id) !== null)
-    const last = asked.slice(-SILENT_MARKS)
-    if (last.length < SILENT_MARKS || !last.every((m) => isSilent(linkId, m.id))) return []
-    const open = schedule(plan, log).some(
-      (c) => c.state === 'to do' && c.linkId === linkId && c.markId === last.at(-1)!.id,
-    )
-    if (open) return []
-    const farther = keysFarther(plan, log, linkId, last.at(-1)!)
+    const at = (m: Mark) => said.get(`${linkId} ${m.id}`)
+    const last = marks.filter(at).slice(-SILENT_MARKS)
+    if (last.length < SILENT_MARKS || !last.every((m) => at(m)!.every(isSilent))) return []
+    const here = last.at(-1)!
+    const open = schedule(plan, log).filter((c) => c.state === 'to do' && c.linkId === linkId)
+    if (open.some((c) => c.markId === here.id)) return []
+    const farther = keysFarther(plan, log, linkId, here)
     return farther.length > 0 ? [{ linkId, marks: last, farther }] : []
   })
 }

@@ -1,4 +1,5 @@
-import type { CheckKey, Mark } from './planRecord'
+import type { Place } from '@/core/geo'
+import type { CheckKey, Mark, TrialPlan } from './planRecord'
 import type { MarkMeans, WayOfWorking } from './terms'
 
 export type { CheckKey, Mark, TrialPlan } from './planRecord'
@@ -12,6 +13,11 @@ export const MEANS_SD: Record<Exclude<MarkMeans, 'coordinates'>, number> = {
   odometer: 0.06,
   pegged: 0.25,
 }
+
+/** Where the base of a plan stands, where that is known. */
+export const placeOfBase = (
+  base: Pick<NonNullable<TrialPlan['base']>, 'lat' | 'lon'> | null,
+): Place | null => (base?.lat != null && base.lon != null ? { lat: base.lat, lon: base.lon } : null)
 
 /** A place whose far end nobody measured: no figure of a trial at one place hangs on it. */
 const SOMEWHERE_M = 1000

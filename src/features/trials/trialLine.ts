@@ -14,8 +14,6 @@ import {
 } from '@/data'
 import type { TrialLine } from './trialLineType'
 
-const NO_RIGS = 'no rigs yet'
-
 /** Where a trial stands: its steps in a few words each. Shared by the list and the rail. */
 export interface TrialState {
   kit: string
@@ -37,7 +35,7 @@ export function trialState(db: Db, open: OpenTrial): TrialState {
   const all = counting ? schedule(counting.row.plan, counting.log) : []
   const done = all.filter((c) => c.state !== 'to do').length
   return {
-    kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : NO_RIGS,
+    kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : 'no rigs yet',
     ground: open.site ? `${countText(open.legs.length, 'leg')}, ${countText(marks, 'mark')}` : 'no base yet',
     plan: checks > 0 ? countText(checks, 'check') : planWords(open),
     field: counting
@@ -60,18 +58,18 @@ function planWords({ trial, links }: OpenTrial): string {
 }
 
 /** What a trial without a run wants next. */
-function nextOf(open: OpenTrial, state: TrialState): string {
-  if (state.kit === NO_RIGS) return 'bring the rigs together that are compared.'
+function nextOf(db: Db, open: OpenTrial): string {
+  if (lettersOf(db, open.trial.id).size === 0) return 'bring the rigs together that are compared.'
   if (open.links.length === 0) return 'say what is compared.'
-  if (needsMarks(open.trial.way) && planOf(open).marks.length === 0) return 'set marks to stop at.'
+  if (needsMarks(open.trial.way) && open.legs.every((l) => l.marks.length === 0))
+    return 'set marks to stop at.'
   return 'begin a run.'
 }
 
 /** A trial as the list shows it. */
 export function trialLine(db: Db, trial: TrialRow): TrialLine {
   const open = openTrial(db, trial.id)!
-  const state = trialState(db, open)
-  const { run, plan } = state
+  const { run, plan } = trialState(db, open)
   const answers = run !== null && answersAnything(run.log)
   const base = {
     id: trial.id,
@@ -87,7 +85,7 @@ export function trialLine(db: Db, trial: TrialRow): TrialLine {
     return {
       ...base,
       state: open.links.length > 0 ? `planned, ${plan}` : 'begun',
-      next: nextOf(open, state),
+      next: nextOf(db, open),
       step: open.links.length > 0 ? 'plan' : 'kit',
     }
   if (run.log.state === 'going' && (run.done < run.total || run.total === 0))

@@ -1,6 +1,6 @@
 import type { Place } from '@/core/geo'
 
-const SECONDS = 20
+const SECONDS = 15
 
 /** Where this device is, asked once. Rejects with words for the user. */
 export function herePlace(): Promise<Place> {

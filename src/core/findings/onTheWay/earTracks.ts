@@ -2,6 +2,7 @@ import { inverse, type Place } from '@/core/geo'
 import {
   earStatesOf,
   marksNow,
+  placeOfBase,
   type EarState,
   type LoggedEvent,
   type RunLog,
@@ -51,7 +52,7 @@ function legAt(place: Place | null, marks: ReturnType<typeof marksNow>) {
  */
 export function earTracks(plan: TrialPlan, log: RunLog): EarTrack[] {
   const meanings = new Map(earStatesOf(plan).map((s) => [s.name, s.means]))
-  const base = plan.base?.lat != null && plan.base.lon != null ? (plan.base as Place) : null
+  const base = placeOfBase(plan.base)
   const marks = marksNow(plan, log)
   const tracks = new Map<
     string,

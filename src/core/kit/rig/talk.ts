@@ -23,8 +23,7 @@ export function whyNoTalk(base: Channel, out: Channel): string | null {
 }
 
 /**
- * What is compared as long as nobody chose: every rig out there with every one at the base that it can hear; two
- * handhelds with nothing fixed between them are a link as well.
+ * What is compared as long as nobody chose: every rig out there with every one at the base that it can hear.
  * @param most at most so many
  */
 export function usualLinks(

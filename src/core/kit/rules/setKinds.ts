@@ -39,45 +39,24 @@ const CITIZENS = [
 ].map((mhz, i) => ({ name: String(i + 1), mhz }))
 const one = (mhz: number): Channel[] => [{ name: `${mhz} MHz`, mhz }]
 
-const HANDHELD = { kind: 'handheld', antennaHeightM: 1.5, mode: 'FM' } as const
-const FREE = { ...HANDHELD, bandwidthKHz: 12.5, fixedAntenna: true } as const
+const HANDHELD = {
+  kind: 'handheld',
+  antennaHeightM: 1.5,
+  mode: 'FM',
+  bandwidthKHz: 12.5,
+  fixedAntenna: false,
+} as const
+const FREE = { ...HANDHELD, fixedAntenna: true } as const
 
 /** The kinds that ship, with the power, height and bandwidth that are usual for each. */
 export const SET_KINDS: readonly SetKind[] = [
   { ...FREE, name: 'Licence-free handheld, 446 MHz', powerW: 0.5, channels: FREE_446 },
   { ...FREE, name: 'Family-channel handheld, 462 MHz', powerW: 2, channels: FAMILY },
   { ...FREE, name: 'Family-channel handheld, 467 MHz', powerW: 0.5, channels: FAMILY_WEAK },
-  {
-    ...FREE,
-    name: 'Multi-use handheld, 151 and 154 MHz',
-    powerW: 2,
-    channels: MULTI_USE,
-    fixedAntenna: false,
-  },
-  {
-    ...HANDHELD,
-    name: 'Handheld, 2 m',
-    powerW: 5,
-    bandwidthKHz: 12.5,
-    channels: one(145.5),
-    fixedAntenna: false,
-  },
-  {
-    ...HANDHELD,
-    name: 'Handheld, 70 cm',
-    powerW: 5,
-    bandwidthKHz: 12.5,
-    channels: one(433.5),
-    fixedAntenna: false,
-  },
-  {
-    ...HANDHELD,
-    name: 'Handheld, event channel',
-    powerW: 4,
-    bandwidthKHz: 12.5,
-    channels: one(459.8),
-    fixedAntenna: false,
-  },
+  { ...HANDHELD, name: 'Multi-use handheld, 151 and 154 MHz', powerW: 2, channels: MULTI_USE },
+  { ...HANDHELD, name: 'Handheld, 2 m', powerW: 5, channels: one(145.5) },
+  { ...HANDHELD, name: 'Handheld, 70 cm', powerW: 5, channels: one(433.5) },
+  { ...HANDHELD, name: 'Handheld, event channel', powerW: 4, channels: one(459.8) },
   {
     name: 'Set in a car, 2 m',
     kind: 'mobile',

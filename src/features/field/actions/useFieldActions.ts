@@ -19,7 +19,7 @@ import { lastOfDevice, undoLast } from './undoLast'
 import { useKeptDraft } from './useKeptDraft'
 import { useOnce } from './useOnce'
 import { draftText, EMPTY_DRAFT, inHand, stepBack, wanted, type Draft } from '../pad/draft'
-import type { Position } from '../position/positionSource'
+import { fixOf, type Position } from '../position/positionSource'
 import type { RecordedSound } from '../media/soundRecorder'
 import type { Role, RunLogHandle } from '../log/useRunLog'
 import type { SoundKind } from '../media/useSound'
@@ -69,9 +69,6 @@ export interface FieldActions {
 export function loggedSince(log: RunLog, startsAt: string): number {
   return new Set(log.checks.filter((c) => !c.voided && c.time >= startsAt).map(keyText)).size
 }
-
-const fixOf = (p: Position | null): PositionFix | null =>
-  p && { lat: p.lat, lon: p.lon, accuracyM: p.accuracyM }
 
 /**
  * What the keys of the field screen do. One thing at a time: a second tap while the first is being stored

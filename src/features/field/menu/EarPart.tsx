@@ -12,7 +12,8 @@ import { COMPARISONS, earStatesOf, type Comparison } from '@/core/trial'
 import { distanceText } from '@/core/units'
 import { baseFrom } from '../position/guide'
 import { Choice } from './Part'
-import { fixOf, type MenuProps } from './shared'
+import { fixOf } from '../position/positionSource'
+import type { MenuProps } from './shared'
 
 const heading = (text: string) => (
   <Typography variant="h3" component="h3" sx={{ mt: 1 }}>

@@ -31,15 +31,15 @@ const PALETTES = {
 }
 
 /** Large enough for a glove, and read in full sun: ink on the strong colour, as on the field screen itself. */
-const fieldTheme = (p: Parameters<typeof themeOf>[0], mode: 'light' | 'dark') =>
-  createTheme(themeOf(p, mode), {
+const fieldTheme = (name: FieldThemeName, mode: 'light' | 'dark') =>
+  createTheme(themeOf(PALETTES[name], mode), {
     components: {
       MuiButton: {
         styleOverrides: {
           root: { minHeight: 64 },
           contained: {
-            backgroundColor: 'var(--f-now, #ffcf40)',
-            color: '#14222e',
+            backgroundColor: FIELD_THEMES[name].now,
+            color: sun.on,
             border: '2px solid currentColor',
           },
         },
@@ -47,7 +47,7 @@ const fieldTheme = (p: Parameters<typeof themeOf>[0], mode: 'light' | 'dark') =>
     },
   })
 
-const THEMES = { sun: fieldTheme(PALETTES.sun, 'light'), night: fieldTheme(PALETTES.night, 'dark') }
+const THEMES = { sun: fieldTheme('sun', 'light'), night: fieldTheme('night', 'dark') }
 
 /** The colours of the field screen for our own drawings within the menu. */
 export function menuVars(name: FieldThemeName): CSSProperties {

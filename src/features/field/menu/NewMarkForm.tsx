@@ -5,8 +5,9 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
-import type { EntryBody, Mark, TrialPlan } from '@/core/trial'
-import { markAt, markBy, placeOfBase } from '../position/newMark'
+import { placeOfBase, type EntryBody, type Mark, type TrialPlan } from '@/core/trial'
+import { herePlace } from '@/ui/fields/herePlace'
+import { markAt, markBy } from '../position/newMark'
 import type { Position } from '../position/positionSource'
 import { distanceUnit, readDistance, toAxis, type Units } from '@/core/units'
 
@@ -38,7 +39,7 @@ export function NewMarkForm({ plan, units, before, position, onMark }: Props) {
     const distanceM = readDistance(distance, distanceUnit(units))
     const bearingDeg = bearing.trim() === '' ? null : number(bearing)
     if (name.trim() === '') return setTrouble('Name the mark.')
-    if (distanceM === null) return setTrouble(`Give its distance from the base such as ${example}.`)
+    if (distanceM === null) return setTrouble(`Give its distance from the base, such as ${example}.`)
     if (bearingDeg !== null && !(bearingDeg >= 0 && bearingDeg <= 360))
       return setTrouble('A bearing goes from 0 to 360 degrees.')
     make(markBy(name, leg, base, distanceM, bearingDeg, 'paces'))
@@ -54,15 +55,13 @@ export function NewMarkForm({ plan, units, before, position, onMark }: Props) {
     if (base && position) return make(markAt(name, leg, base, position))
     if (!base) return setTrouble('The base has no coordinates; give the distance instead.')
     if (!navigator.geolocation) return setTrouble('This device gives no position; give the distance instead.')
-    navigator.geolocation.getCurrentPosition(
-      ({ coords }) => {
-        const place = { lat: coords.latitude, lon: coords.longitude }
+    herePlace().then(
+      (place) => {
         const mark = markAt(name, leg, base, place)
         setDistance(toAxis(mark.distanceM, units).toFixed(2))
         make(mark)
       },
       () => setTrouble('The device gave no position; give the distance instead.'),
-      { enableHighAccuracy: true, timeout: 15_000 },
     )
   }
   return (

@@ -9,7 +9,8 @@ import { keyOf, marksNow, schedule } from '@/core/trial'
 import { distanceText } from '@/core/units'
 import { MeasureForm } from './MeasureForm'
 import { NewMarkForm } from './NewMarkForm'
-import { fixOf, type MenuProps } from './shared'
+import { fixOf } from '../position/positionSource'
+import type { MenuProps } from './shared'
 import { SpacingForm } from './SpacingForm'
 
 /** Where to go on: another mark, none of this one, a mark nobody planned, another spacing. */

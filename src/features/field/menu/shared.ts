@@ -1,4 +1,4 @@
-import type { CheckKey, PositionFix, ScheduledCheck } from '@/core/trial'
+import type { CheckKey, ScheduledCheck } from '@/core/trial'
 import type { Units } from '@/core/units'
 import type { Position, PositionSource } from '../position/positionSource'
 import type { RunPack } from '../log/runPack'
@@ -26,6 +26,3 @@ export interface MenuProps {
   onSheet: (sheet: 'grid' | 'clip') => void
   onClose: () => void
 }
-
-export const fixOf = (p: Position | null): PositionFix | null =>
-  p && { lat: p.lat, lon: p.lon, accuracyM: p.accuracyM }

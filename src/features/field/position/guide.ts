@@ -1,5 +1,5 @@
 import { inverse, type Place } from '@/core/geo'
-import type { Mark } from '@/core/trial'
+import { placeOfBase, type Mark } from '@/core/trial'
 import type { Position, PositionSource } from './positionSource'
 
 /** The way to the mark from where one stands. */
@@ -28,12 +28,13 @@ export function guideTo(mark: Pick<Mark, 'lat' | 'lon'> | null, position: Positi
 
 /** Where the base lies from here, or from the mark where there is no position. */
 export function baseFrom(
-  base: { lat: number | null; lon: number | null } | null,
+  base: Parameters<typeof placeOfBase>[0],
   position: Place | null,
   mark: Mark | null,
 ): { distanceM: number; bearingDeg: number | null } | null {
-  if (base && base.lat !== null && base.lon !== null && position) {
-    const { distanceM, bearingDeg } = inverse(position, { lat: base.lat, lon: base.lon })
+  const place = placeOfBase(base)
+  if (place && position) {
+    const { distanceM, bearingDeg } = inverse(position, place)
     return { distanceM, bearingDeg }
   }
   return (

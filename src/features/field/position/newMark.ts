@@ -1,10 +1,6 @@
 import { v7 } from 'uuid'
 import { direct, inverse, type Place } from '@/core/geo'
-import { MEANS_SD, type Mark, type MarkMeans, type TrialPlan } from '@/core/trial'
-
-/** Where the base stands, where that is known. */
-export const placeOfBase = (base: TrialPlan['base']): Place | null =>
-  base?.lat != null && base.lon != null ? { lat: base.lat, lon: base.lon } : null
+import { MEANS_SD, type Mark, type MarkMeans } from '@/core/trial'
 
 interface Wanted {
   name: string
@@ -13,12 +9,10 @@ interface Wanted {
   distanceM: number
   bearingDeg?: number | null
   place?: Place | null
-  /** How well the distance is known, m; as usual for how it was come by where it is left out. */
-  sdM?: number
 }
 
 /** A mark that is made out there. */
-export function newMark({ name, leg, how, distanceM, bearingDeg = null, place = null, sdM }: Wanted): Mark {
+export function newMark({ name, leg, how, distanceM, bearingDeg = null, place = null }: Wanted): Mark {
   return {
     id: v7(),
     name: name.trim(),
@@ -26,7 +20,7 @@ export function newMark({ name, leg, how, distanceM, bearingDeg = null, place = 
     legName: leg.name,
     distanceM,
     how,
-    distanceSdM: how === 'coordinates' ? null : (sdM ?? distanceM * MEANS_SD[how]),
+    distanceSdM: how === 'coordinates' ? null : distanceM * MEANS_SD[how],
     alongM: how === 'odometer' ? distanceM : null,
     bearingDeg,
     lat: place?.lat ?? null,

@@ -1,5 +1,6 @@
 import { nmeaLines, readNmea } from '@/core/formats/nmea'
 import { inverse, type Place } from '@/core/geo'
+import type { PositionFix } from '@/core/trial'
 
 /** Where this device is. */
 export interface Position extends Place {
@@ -10,6 +11,10 @@ export interface Position extends Place {
   /** ms since the epoch. */
   at: number
 }
+
+/** A position as the log keeps it. */
+export const fixOf = (p: Position | null): PositionFix | null =>
+  p && { lat: p.lat, lon: p.lon, accuracyM: p.accuracyM }
 
 /** Something that tells where this device is. */
 export interface PositionSource {

@@ -4,9 +4,10 @@ import { useState } from 'react'
 import { earStatesOf, type EarState, type RunLog } from '@/core/trial'
 import { LinkKeys } from '../pad/LinkKeys'
 import { PadButton } from '../pad/PadButton'
-import { keyRow } from '../pad/keyStyles'
+import { keyRow, LARGE_KEY } from '../pad/keyStyles'
 import type { OnTheWayProps } from './onTheWayProps'
-import { useWhere } from './useWhere'
+import { UndoMore } from './UndoMore'
+import { noteThere, useWhere } from './useWhere'
 import { WhereLine } from './WhereLine'
 
 /** The state a link is in by the log, with the way it was noted on. */
@@ -33,16 +34,13 @@ export function EarWalk({
   const last = linkId === null ? null : lastOf(log, linkId)
   const [way, setWay] = useState<'out' | 'home'>(last?.way ?? 'out')
   const states = earStatesOf(plan)
-  const note = ({ name }: EarState) =>
-    actions.tapped(`${name} ${linkId} ${way}`, async () => {
-      if (!link) return
-      if (where.distanceM === null)
-        return actions.setSaid('How far from the base? Type it, or use the position. Nothing is logged yet.')
-      await actions.addEvent(
-        { kind: 'state', linkId: link.id, way, state: name, distanceM: where.distanceM, fix: where.fix },
-        `Logged: ${link.name} ${name}, ${way}, ${where.words}`,
-      )
-    })
+  const note = async ({ name }: EarState) => {
+    if (!link) return
+    await noteThere(actions, where, `${name} ${link.id} ${way}`, (distanceM) => [
+      { kind: 'state', linkId: link.id, way, state: name, distanceM, fix: where.fix },
+      `Logged: ${link.name} ${name}, ${way}, ${where.words}`,
+    ])
+  }
   return (
     <div className="field-body">
       <section
@@ -82,8 +80,8 @@ export function EarWalk({
           where={where}
           units={units}
           hasMarks={plan.marks.length > 0}
-          hasBase={plan.base?.lat != null}
-          sought={source !== null}
+          base={plan.base}
+          source={source}
           onSource={onSource}
         />
         <div role="group" aria-label="It is now" style={keyRow(2)}>
@@ -93,17 +91,14 @@ export function EarWalk({
               strong={s.means === 'lost'}
               disabled={!ready || !link}
               onClick={() => void note(s)}
-              style={{ minHeight: 'var(--f-key-large, 76px)', fontSize: '1.3rem' }}
+              style={{ ...LARGE_KEY, fontSize: '1.3rem' }}
             >
               {s.name}
             </PadButton>
           ))}
         </div>
         <div style={keyRow(2)}>
-          <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
-            Undo
-          </PadButton>
-          <PadButton onClick={onMore}>More</PadButton>
+          <UndoMore {...{ actions, ready, onMore }} />
         </div>
       </div>
     </div>

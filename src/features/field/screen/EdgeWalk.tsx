@@ -6,18 +6,18 @@ import { marksNow, type EntryBody, type RunLog, type TrialPlan } from '@/core/tr
 import { distanceText, type Units } from '@/core/units'
 import { LinkKeys } from '../pad/LinkKeys'
 import { PadButton } from '../pad/PadButton'
-import { keyRow } from '../pad/keyStyles'
+import { keyRow, LARGE_KEY } from '../pad/keyStyles'
 import { EdgeBars } from './EdgeBars'
 import type { OnTheWayProps } from './onTheWayProps'
-import { useWhere } from './useWhere'
+import { UndoMore } from './UndoMore'
+import { noteThere, useWhere } from './useWhere'
 import { WhereLine } from './WhereLine'
 
 type What = Extract<EntryBody, { kind: 'edge' }>['what']
 
 /** Ways that the log has walked already, besides the legs that were planned. */
 function waysOf(plan: TrialPlan, log: RunLog): { id: string; name: string }[] {
-  const legs = [...new Map(marksNow(plan, log).map((m) => [m.legId, m.legName]))]
-  const known = new Map(legs)
+  const known = new Map(marksNow(plan, log).map((m) => [m.legId, m.legName]))
   for (const { body } of log.events)
     if (body.kind === 'edge' && !known.has(body.legId)) known.set(body.legId, body.legId)
   if (known.size === 0) known.set('Way 1', 'Way 1')
@@ -57,24 +57,13 @@ export function EdgeWalk({
   const name = (id: string) => ways.find((w) => w.id === id)?.name ?? id
   const walks = edgeIntervals(plan, log).filter((e) => e.by === 'walked' && e.legId === wayId)
   const told = toldOf(walks, units)
-  const note = (what: What) =>
-    actions.tapped(`${what} ${linkId} ${where.text}`, async () => {
-      if (!link) return
-      if (where.distanceM === null)
-        return actions.setSaid('How far from the base? Type it, or use the position. Nothing is logged yet.')
-      await actions.addEvent(
-        {
-          kind: 'edge',
-          legId: wayId,
-          linkId: link.id,
-          direction,
-          what,
-          distanceM: where.distanceM,
-          fix: where.fix,
-        },
-        `Logged: ${link.name} ${what} ${where.words}`,
-      )
-    })
+  const note = async (what: What) => {
+    if (!link) return
+    await noteThere(actions, where, `${what} ${link.id} ${where.text}`, (distanceM) => [
+      { kind: 'edge', legId: wayId, linkId: link.id, direction, what, distanceM, fix: where.fix },
+      `Logged: ${link.name} ${what} ${where.words}`,
+    ])
+  }
   const others = ways.filter((w) => w.id !== wayId)
   return (
     <div className="field-body">
@@ -93,7 +82,7 @@ export function EdgeWalk({
             onClick={() => setWay(others[0]?.id ?? `Way ${ways.length + 1}`)}
             style={{ fontSize: '1rem' }}
           >
-            {others.length > 0 && ways.length > 1 ? `Go to ${others[0]!.name}` : 'Another way'}
+            {others[0] ? `Go to ${others[0].name}` : 'Another way'}
           </PadButton>
           {plan.directions.length > 1 && (
             <PadButton
@@ -111,32 +100,25 @@ export function EdgeWalk({
           where={where}
           units={units}
           hasMarks={plan.marks.length > 0}
-          hasBase={plan.base?.lat != null}
-          sought={source !== null}
+          base={plan.base}
+          source={source}
           onSource={onSource}
         />
         <div style={keyRow(2)}>
-          <PadButton
-            disabled={!ready || !link}
-            onClick={() => void note('first lost')}
-            style={{ minHeight: 'var(--f-key-large, 76px)' }}
-          >
+          <PadButton disabled={!ready || !link} onClick={() => void note('first lost')} style={LARGE_KEY}>
             First lost here
           </PadButton>
           <PadButton
             strong
             disabled={!ready || !link}
             onClick={() => void note('last heard')}
-            style={{ minHeight: 'var(--f-key-large, 76px)' }}
+            style={LARGE_KEY}
           >
             Last heard here
           </PadButton>
         </div>
         <div style={keyRow(3)}>
-          <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
-            Undo
-          </PadButton>
-          <PadButton onClick={onMore}>More</PadButton>
+          <UndoMore {...{ actions, ready, onMore }} />
           <PadButton disabled={!ready || !link} onClick={() => void note('heard again')}>
             Heard again
           </PadButton>

@@ -3,7 +3,7 @@
 import { countText } from '@/core/units'
 import { waitingForGrades, type RunLog } from '@/core/trial'
 import { PadButton } from '../pad/PadButton'
-import { keyRow } from '../pad/keyStyles'
+import { keyRow, LARGE_KEY } from '../pad/keyStyles'
 
 interface Props {
   trialId: string
@@ -43,7 +43,7 @@ export function FieldDone({ trialId, runId, log, onFinish, onUndo, onMore }: Pro
         </a>
       )}
       {log.state === 'going' && (
-        <PadButton strong onClick={onFinish} style={{ minHeight: 'var(--f-key-large, 76px)' }}>
+        <PadButton strong onClick={onFinish} style={LARGE_KEY}>
           Finish this run
         </PadButton>
       )}

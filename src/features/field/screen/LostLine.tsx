@@ -1,5 +1,6 @@
 'use client'
 
+import { useMemo } from 'react'
 import { silentLinks, type RunLog, type ScheduledCheck, type TrialPlan } from '@/core/trial'
 import { andList } from '@/core/units'
 import type { FieldActions } from '../actions/useFieldActions'
@@ -15,7 +16,8 @@ interface Props {
 /** Offers to leave out farther on what was silent twice; nothing while nothing is. */
 export function LostLine({ plan, log, now, actions }: Props) {
   // Blind, the listener would learn which letter it is.
-  const [silent] = log.blind ? [] : silentLinks(plan, log, now.mark.legId)
+  const { legId } = now.mark
+  const [silent] = useMemo(() => (log.blind ? [] : silentLinks(plan, log, legId)), [plan, log, legId])
   const link = silent && plan.links.find((l) => l.id === silent.linkId)
   if (!silent || !link) return null
   const where = andList(silent.marks.map((m) => m.name))

@@ -3,10 +3,10 @@
 import { useEffect, useState } from 'react'
 import { inverse } from '@/core/geo'
 import type { Link } from '@/core/kit'
-import type { EntryBody, LoggedEvent, TrialPlan } from '@/core/trial'
+import { placeOfBase, type EntryBody, type LoggedEvent, type TrialPlan } from '@/core/trial'
 import { PACE_KMH, STILL_S } from '../position/pace'
 import { PadButton } from '../pad/PadButton'
-import type { Position } from '../position/positionSource'
+import { fixOf, type Position } from '../position/positionSource'
 import { useNow } from '../device/useDevice'
 
 interface Props {
@@ -32,11 +32,9 @@ export function PassengerMode({ kmh, link, position, base, states, onState }: Pr
 
   const noLook = () => {
     if (!link) return
-    const fix = position && { lat: position.lat, lon: position.lon, accuracyM: position.accuracyM }
-    const distanceM =
-      fix && base?.lat != null && base.lon != null
-        ? inverse({ lat: base.lat, lon: base.lon }, fix).distanceM
-        : null
+    const fix = fixOf(position)
+    const place = placeOfBase(base)
+    const distanceM = fix && place ? inverse(place, fix).distanceM : null
     const before = states.filter((e) => e.body.kind === 'state').at(-1)?.body
     const was = before?.kind === 'state' ? before.distanceM : null
     const way = distanceM !== null && was !== null && distanceM < was ? 'home' : 'out'

@@ -1,11 +1,13 @@
 'use client'
 
 import { useState } from 'react'
-import { marksNow, type Mark } from '@/core/trial'
+import { marksNow, placeOfBase, type Mark } from '@/core/trial'
 import { countText } from '@/core/units'
+import { FIELD_INPUT, LARGE_KEY } from '../pad/keyStyles'
 import { PadButton } from '../pad/PadButton'
-import { markAt, newMark, placeOfBase } from '../position/newMark'
+import { markAt, newMark } from '../position/newMark'
 import type { OnTheWayProps } from './onTheWayProps'
+import { UndoMore } from './UndoMore'
 import { useWhere } from './useWhere'
 import { WhereLine } from './WhereLine'
 
@@ -87,16 +89,7 @@ export function StopHere({
             placeholder={nextName(marks)}
             maxLength={60}
             onChange={(e) => setName(e.target.value)}
-            style={{
-              font: 'inherit',
-              fontSize: '1.5rem',
-              minHeight: 60,
-              padding: '0 10px',
-              color: 'var(--f-ink)',
-              background: 'var(--f-key)',
-              border: '2px solid var(--f-line)',
-              borderRadius: 3,
-            }}
+            style={FIELD_INPUT}
           />
         </label>
       </section>
@@ -105,8 +98,8 @@ export function StopHere({
           where={where}
           units={units}
           hasMarks={false}
-          hasBase={base !== null}
-          sought={source !== null}
+          base={plan.base}
+          source={source}
           onSource={onSource}
         />
         {!where.byPosition && (
@@ -115,16 +108,8 @@ export function StopHere({
           </PadButton>
         )}
         <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 2fr', gap: 4 }}>
-          <PadButton disabled={!ready || !actions.canUndo} onClick={() => void actions.undo()}>
-            Undo
-          </PadButton>
-          <PadButton onClick={onMore}>More</PadButton>
-          <PadButton
-            strong
-            disabled={!ready}
-            onClick={() => void here()}
-            style={{ minHeight: 'var(--f-key-large, 76px)' }}
-          >
+          <UndoMore {...{ actions, ready, onMore }} />
+          <PadButton strong disabled={!ready} onClick={() => void here()} style={LARGE_KEY}>
             Stop here
           </PadButton>
         </div>

@@ -1,8 +1,10 @@
 'use client'
 
+import { placeOfBase, type TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { withSpeed } from '../position/guide'
 import { browserSource, type PositionSource } from '../position/positionSource'
+import { FIELD_INPUT } from '../pad/keyStyles'
 import { PadButton } from '../pad/PadButton'
 import type { Where } from './useWhere'
 
@@ -11,14 +13,14 @@ interface Props {
   units: Units
   /** Whether a mark's name will do as well. */
   hasMarks: boolean
-  hasBase: boolean
-  /** There is a position already, or one is being waited for. */
-  sought: boolean
+  base: TrialPlan['base']
+  /** Where a position comes from, or is waited for; null for nowhere. */
+  source: PositionSource | null
   onSource: (source: PositionSource) => void
 }
 
 /** How far out one is: read from the position, or typed. */
-export function WhereLine({ where, units, hasMarks, hasBase, sought, onSource }: Props) {
+export function WhereLine({ where, units, hasMarks, base, source, onSource }: Props) {
   if (where.byPosition)
     return (
       <div style={{ fontSize: '1.6rem', fontWeight: 700, lineHeight: 1.15 }}>
@@ -28,9 +30,10 @@ export function WhereLine({ where, units, hasMarks, hasBase, sought, onSource }:
         )}
       </div>
     )
+  const offered = placeOfBase(base) !== null && source === null
   const example = units === 'imperial' ? '0.3 mi, 500 ft' : '0.4 km, 400 m'
   return (
-    <div style={{ display: 'grid', gridTemplateColumns: hasBase && !sought ? '1fr auto' : '1fr', gap: 4 }}>
+    <div style={{ display: 'grid', gridTemplateColumns: offered ? '1fr auto' : '1fr', gap: 4 }}>
       <label style={{ display: 'grid', gap: 2, fontSize: '0.95rem' }}>
         <span>
           How far from the base? <b>{where.text !== '' && where.words}</b>
@@ -40,22 +43,10 @@ export function WhereLine({ where, units, hasMarks, hasBase, sought, onSource }:
           onChange={(e) => where.setText(e.target.value)}
           placeholder={hasMarks ? `${example} or a mark` : example}
           autoComplete="off"
-          style={{
-            font: 'inherit',
-            fontSize: '1.5rem',
-            minHeight: 60,
-            minWidth: 0,
-            width: '100%',
-            boxSizing: 'border-box',
-            padding: '0 10px',
-            color: 'var(--f-ink)',
-            background: 'var(--f-key)',
-            border: '2px solid var(--f-line)',
-            borderRadius: 3,
-          }}
+          style={FIELD_INPUT}
         />
       </label>
-      {hasBase && !sought && (
+      {offered && (
         <PadButton
           onClick={() => onSource(withSpeed(browserSource()))}
           style={{ alignSelf: 'end', padding: '2px 10px' }}

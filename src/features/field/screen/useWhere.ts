@@ -1,20 +1,24 @@
 import { useState } from 'react'
 import { inverse } from '@/core/geo'
-import { marksNow, type Mark, type PositionFix, type RunLog, type TrialPlan } from '@/core/trial'
+import {
+  marksNow,
+  placeOfBase,
+  type EntryBody,
+  type PositionFix,
+  type RunLog,
+  type TrialPlan,
+} from '@/core/trial'
 import { distanceText, distanceUnit, readDistance, type Units } from '@/core/units'
-import { placeOfBase } from '../position/newMark'
-import type { Position } from '../position/positionSource'
+import type { FieldActions } from '../actions/useFieldActions'
+import { fixOf, type Position } from '../position/positionSource'
 
 /** Where one stands, by the position or as it was typed. */
 export interface Where {
   /** From the base, m; null where it is not known. */
   distanceM: number | null
-  bearingDeg: number | null
   fix: PositionFix | null
   /** The position tells it, so nothing need be typed. */
   byPosition: boolean
-  /** A planned mark that was named. */
-  mark: Mark | null
   text: string
   setText: (text: string) => void
   /** As it is said: "820 m from the base". */
@@ -26,15 +30,29 @@ export function useWhere(plan: TrialPlan, log: RunLog, position: Position | null
   const [text, setText] = useState('')
   const base = placeOfBase(plan.base)
   const byPosition = base !== null && position !== null
-  const fix = position && { lat: position.lat, lon: position.lon, accuracyM: position.accuracyM }
-  if (byPosition) {
-    const { distanceM, bearingDeg } = inverse(base, position)
-    const words = `${distanceText(distanceM, units)} from the base`
-    return { distanceM, bearingDeg, fix, byPosition, mark: null, text, setText, words }
+  const typedM = (): number | null => {
+    const named = text.trim().toLowerCase()
+    const mark = named && marksNow(plan, log).find((m) => m.name.toLowerCase() === named)
+    return mark ? mark.distanceM : readDistance(text, distanceUnit(units))
   }
-  const named = text.trim().toLowerCase()
-  const mark = (named && marksNow(plan, log).find((m) => m.name.toLowerCase() === named)) || null
-  const distanceM = mark?.distanceM ?? readDistance(text, distanceUnit(units))
+  const distanceM = byPosition ? inverse(base, position).distanceM : typedM()
   const words = distanceM === null ? 'not known yet' : `${distanceText(distanceM, units)} from the base`
-  return { distanceM, bearingDeg: mark?.bearingDeg ?? null, fix, byPosition, mark, text, setText, words }
+  return { distanceM, fix: fixOf(position), byPosition, text, setText, words }
+}
+
+/**
+ * Notes something where one is, or asks for the distance first.
+ * @param key two taps of the same key at once are one
+ */
+export function noteThere(
+  actions: FieldActions,
+  where: Where,
+  key: string,
+  noted: (distanceM: number) => [body: EntryBody, words: string],
+): Promise<void> {
+  return actions.tapped(key, async () => {
+    if (where.distanceM === null)
+      return actions.setSaid('How far from the base? Type it, or use the position. Nothing is logged yet.')
+    await actions.addEvent(...noted(where.distanceM))
+  })
 }

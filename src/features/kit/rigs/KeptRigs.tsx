@@ -2,21 +2,9 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import type { RigKind } from '@/core/kit'
 import { countText } from '@/core/units'
+import type { KeptRig } from '@/data/rigs'
 import { Fold } from '@/ui/shell'
-
-/** A rig of the kit that is not in the trial. */
-export interface KeptRig {
-  id: string
-  name: string
-  kind: RigKind
-  note: string
-  txMHz: number
-  powerW: number
-  /** Another trial compares it, so it cannot be deleted. */
-  used: boolean
-}
 
 /** Rigs of other trials, to be taken into this one; those that nobody uses can be deleted. */
 export function KeptRigs({

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { startOf } from '@/core/trial'
-import { db, freeLetter, listParts, listRigs, openTrial, rigsOfTrial, serviceOf } from '@/data'
+import { db, freeLetter, listParts, openTrial, rigsElsewhere, rigsOfTrial, serviceOf } from '@/data'
 import { rigLines } from '@/features/kit/rigs/rigLines'
 import { RigsPlace } from '@/features/kit/rigs/RigsPlace'
 import { readUnits } from '@/ui/shell/readUnits'
@@ -10,23 +10,11 @@ export default async function KitPage({ params }: { params: Promise<{ id: string
   const open = openTrial(db(), id)
   if (!open) notFound()
   const { service } = serviceOf(db(), open.trial.service)
-  const rigs = rigsOfTrial(db(), id)
-  const mine = new Set(rigs.map((r) => r.id))
   return (
     <RigsPlace
       trialId={id}
-      rigs={rigLines(rigs, listParts(db()), service)}
-      kept={listRigs(db())
-        .filter((r) => !mine.has(r.id))
-        .map(({ id: rigId, name, kind, note, txMHz, powerW, usedBy }) => ({
-          id: rigId,
-          name,
-          kind,
-          note,
-          txMHz,
-          powerW,
-          used: usedBy.length > 0,
-        }))}
+      rigs={rigLines(rigsOfTrial(db(), id), listParts(db()), service)}
+      kept={rigsElsewhere(db(), id)}
       wanted={startOf(open.trial.kind).kit}
       freeLetter={freeLetter(db(), id)}
       units={await readUnits()}
