@@ -1,4 +1,5 @@
 import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
+import { BLIND_SEEN, type RunLog } from './foldEntries'
 
 /** Letters whose names are told apart by ear: no two of them rhyme, in either way of saying Z. */
 const APART = ['K', 'W', 'R', 'X', 'Y', 'H', 'Z', 'L', 'F', 'M', 'O']
@@ -57,4 +58,15 @@ export function blindLetters(
     ;[pool[i], pool[j]] = [pool[j]!, pool[i]!]
   }
   return Object.fromEntries(links.map((l, i) => [l.id, pool[i % pool.length]!]))
+}
+
+/** The draw that holds, whether another device has it, and whether a check was made since; null while none holds. */
+export function blindDraw(log: RunLog): { id: string; device: string; seen: boolean; used: boolean } | null {
+  const draw = log.events.findLast((e) => e.body.kind === 'blind')
+  if (!draw || draw.body.kind !== 'blind' || !draw.body.on) return null
+  const { id, device, time } = draw
+  const seen = log.events.some(
+    ({ body }) => body.kind === 'other' && body.what === BLIND_SEEN && body.detail.draw === id,
+  )
+  return { id, device, seen, used: log.checks.some((c) => !c.voided && c.time >= time) }
 }

@@ -1,7 +1,7 @@
 import type { InferType } from 'yup'
 import { validate as isUuid } from 'uuid'
 import * as yup from 'yup'
-import { DIRECTIONS, LISTENERS } from '@/core/kit/rig/terms'
+import { ATTENUATES, DIRECTIONS, LISTENERS } from '@/core/kit/rig/terms'
 import { linkRecord } from '@/core/kit/rig/rigRecord'
 import {
   dictionary,
@@ -42,6 +42,8 @@ const fixIfAny = fixRecord.nullable().optional().default(undefined)
 const checkFields = {
   ...checkKeyFields,
   text: text(MAX_LETTERS.report).required(),
+  /** Its second figure, where the plan asks for one; absent where none was given. */
+  also: text(MAX_LETTERS.report).optional(),
   /** Calls it took, 1 or more. */
   calls: figure().integer().min(1).max(99).required(),
   remark: text(MAX_LETTERS.remark).defined(),
@@ -178,6 +180,8 @@ const ENTRY_KINDS = {
     what: oneOf(['attenuator', 'rig out', 'rig back', 'pose', 'part', 'other']),
     linkId: idOrNull(),
     db: figure().min(0).max(200).nullable().defined(),
+    /** Of an attenuator out there; absent where nobody was asked, which is both ways. */
+    weakens: oneOf(ATTENUATES).optional(),
     text: note(),
   },
   /** Letters drawn for a blind order, by link; off is the unblinding. */
@@ -196,6 +200,15 @@ const ENTRY_KINDS = {
     direction,
     linkId: idOrNull(),
     text: text(MAX_LETTERS.report).defined(),
+    /** On the move when it was heard; absent where nobody asked. */
+    moving: flag().optional(),
+    /** How far off, m; null until somebody knows. */
+    distanceM: distanceM().nullable().optional(),
+    /** What it said of its link against another, on a quick switch. */
+    against: record({ linkId: id(), said: oneOf(COMPARISONS) })
+      .nullable()
+      .optional()
+      .default(undefined),
   },
   /** A check that surprised is asked for once more, beyond the plan. */
   repeat: { key: checkKeyRecord.required() },

@@ -3,6 +3,8 @@ import { testEntry } from '@/core/testing/entries'
 import fc from 'fast-check'
 import { checkOf, link as linkOf, mark as markOf, planWith, rig } from '@/core/testing/plans'
 import {
+  BLIND_SEEN,
+  blindDraw,
   blindLetters,
   clashesOf,
   clockOffsets,
@@ -171,4 +173,35 @@ it('blind letters differ for each link and from seed to seed, are the same again
     for (const letter of Object.values(blindLetters(links, seed)))
       expect(['K', 'B', 'C', 'D', 'R', 'Z']).not.toContain(letter)
   expect(speltOut('KR')).toBe('Kilo Romeo')
+})
+
+describe('a blind draw', () => {
+  const draw = entry({ kind: 'blind', on: true, letters: { A: 'K', B: 'W' } }, { device: 'hill' })
+  it('has reached another device once that says so by itself, which nobody takes back', () => {
+    expect(blindDraw(foldEntries([]))).toBeNull()
+    expect(blindDraw(foldEntries([draw]))).toMatchObject({ device: 'hill', seen: false, used: false })
+    const seen = entry({ kind: 'other', what: BLIND_SEEN, detail: { draw: draw.id } }, { device: 'desk' })
+    const log = foldEntries([draw, seen, check('s1', 'A', '5 by 9')])
+    expect(blindDraw(log)).toMatchObject({ seen: true, used: true })
+    expect(log.undoable.map((e) => e.id)).not.toContain(seen.id)
+    // A second draw has to arrive anew.
+    const again = entry({ kind: 'blind', on: true, letters: { A: 'W', B: 'K' } }, { device: 'hill' })
+    expect(blindDraw(foldEntries([draw, seen, again]))).toMatchObject({ id: again.id, seen: false })
+    expect(blindDraw(foldEntries([draw, entry({ kind: 'blind', on: false, letters: {} })]))).toBeNull()
+  })
+})
+
+it('an attenuator weakens the way that was said: in the lead both, a loop by what comes back', () => {
+  const put = (weakens?: 'both ways' | 'transmit' | 'receive') =>
+    entry({ kind: 'change', what: 'attenuator', linkId: null, db: 10, text: '', ...(weakens && { weakens }) })
+  const felt = (...puts: Entry[]) => {
+    const ways = (['to base', 'from base', 'loop'] as const).map((direction) =>
+      entry({ kind: 'check', ...checkOf('s1', 'A', '5 by 9', { direction }) }),
+    )
+    return foldEntries([...puts, ...ways]).checks.map((c) => c.attenuationDb)
+  }
+  expect(felt(put())).toEqual([10, 10, 10])
+  expect(felt(put('both ways'))).toEqual([10, 10, 10])
+  expect(felt(put('transmit'))).toEqual([10, 0, 0])
+  expect(felt(put('receive'))).toEqual([0, 10, 10])
 })

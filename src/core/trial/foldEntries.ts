@@ -1,11 +1,15 @@
 import { groupedBy } from '@/core/groupedBy'
 import type { Link } from '@/core/kit/rig/rig'
+import type { Attenuates, Direction } from '@/core/kit/rig/terms'
 import type { CheckBody, Entry, EntryBody, Grade } from './entry'
 import { keyText, type CheckKey, type Mark } from './plan'
 import type { MarkMeans } from './terms'
 
 /** What the log calls it where the ends of the plan were mixed up; once more, and they are as planned. */
 export const ENDS_SWAPPED = 'ends swapped'
+
+/** What another device logs by itself once it has the letters of a blind draw. */
+export const BLIND_SEEN = 'blind letters seen'
 
 /** A logged check as it stands now. */
 export interface LoggedCheck extends CheckBody {
@@ -33,9 +37,14 @@ export function asLogged(
 
 /** What an entry that corrects a check takes over from it. */
 export function bodyOf(check: LoggedCheck): CheckBody {
-  const { linkId, markId, direction, repeat, text, calls, remark, state, fix, words } = check
+  const { linkId, markId, direction, repeat, text, also, calls, remark, state, fix, words } = check
   const bare: CheckBody = { linkId, markId, direction, repeat, text, calls, remark, state }
-  return { ...bare, ...(fix ? { fix } : {}), ...(words ? { words } : {}) }
+  return {
+    ...bare,
+    ...(also === undefined ? {} : { also }),
+    ...(fix ? { fix } : {}),
+    ...(words ? { words } : {}),
+  }
 }
 
 /** Anything else that was logged and stands: what was heard on the way, what changed, what was measured. */
@@ -74,8 +83,9 @@ export interface RunLog {
   measured: Record<string, { distanceM: number; distanceSdM: number; how: MarkMeans }>
   /** Letters of the blind order while it is on. */
   blind: Record<string, string> | null
-  /** Attenuation put in out there, dB. */
+  /** Attenuation put in out there, dB, and which way it weakens. */
   attenuationDb: number
+  weakens: Attenuates
   state: 'going' | 'finished' | 'voided'
   stateReason: string
   /** The newest entry of its device and thread, for undo; oldest first, voided ones left out. */
@@ -105,6 +115,22 @@ function once(entries: readonly Entry[]): readonly Entry[] {
   }
   return entries
 }
+
+/**
+ * What an attenuator out there takes from a check, dB. A loop comes back there, so one that weakens what is received
+ * does, and one that weakens only what is sent does not: what was sent is sent on at full power.
+ */
+export function attenuationIn(
+  put: { attenuationDb: number; weakens: Attenuates },
+  direction: Direction,
+): number {
+  const spares: Attenuates = direction === 'to base' ? 'receive' : 'transmit'
+  return put.weakens === spares ? 0 : put.attenuationDb
+}
+
+/** Logged by a device without anybody's asking, so that nobody takes it back. */
+const isByItself = (body: EntryBody) =>
+  body.kind === 'at mark' || body.kind === 'track' || (body.kind === 'other' && body.what === BLIND_SEEN)
 
 const voidedBy = ({ body }: Entry) => (body.kind === 'void' ? { reason: body.reason } : null)
 
@@ -162,6 +188,7 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
     measured: {},
     blind: null,
     attenuationDb: 0,
+    weakens: 'both ways',
     state: 'going',
     stateReason: '',
     undoable: [],
@@ -169,11 +196,11 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
   let stateAt = ''
   let atMark = ''
   eachThread(entries, (root, latest, body, voided, length) => {
-    if (!voided && body.kind !== 'at mark' && body.kind !== 'track') log.undoable.push(latest)
+    if (!voided && !isByItself(body)) log.undoable.push(latest)
     if (body.kind === 'check') {
       const { id, wallTime: time, device, role } = root
       // Threads come in the order of their making, so what is in now was in then.
-      const { attenuationDb } = log
+      const attenuationDb = attenuationIn(log, body.direction)
       const { linkId, markId, direction, repeat, text, calls, remark, state } = body
       const check: LoggedCheck = {
         linkId,
@@ -193,6 +220,7 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
         attenuationDb,
         grades: [],
       }
+      if (body.also !== undefined) check.also = body.also
       if (body.fix !== undefined) check.fix = body.fix
       if (body.words !== undefined) check.words = body.words
       log.checks.push(check)
@@ -249,7 +277,10 @@ function standing(log: RunLog, body: LoggedEvent['body']): void {
     if (body.what === 'rig out' && body.linkId && !log.linksOut.includes(body.linkId))
       log.linksOut.push(body.linkId)
     if (body.what === 'rig back') log.linksOut = log.linksOut.filter((l) => l !== body.linkId)
-    if (body.what === 'attenuator') log.attenuationDb = body.db ?? 0
+    if (body.what === 'attenuator') {
+      log.attenuationDb = body.db ?? 0
+      log.weakens = body.weakens ?? 'both ways'
+    }
   } else if (body.kind === 'leg order') log.legOrder = body.legIds
   else if (body.kind === 'repeat') log.repeats.push(body.key)
   else if (body.kind === 'link') log.linksAdded.push({ link: body.link, notAt: body.notAt })

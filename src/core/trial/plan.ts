@@ -2,7 +2,7 @@ import type { Place } from '@/core/geo'
 import type { CheckKey, Mark, TrialPlan } from './planRecord'
 import type { MarkMeans, WayOfWorking } from './terms'
 
-export type { CheckKey, Mark, TrialPlan } from './planRecord'
+export type { CheckKey, Mark, SecondQuantity, TrialPlan } from './planRecord'
 
 /** Usual standard deviation of a distance by each means, as a share of it. */
 export const MEANS_SD: Record<Exclude<MarkMeans, 'coordinates'>, number> = {

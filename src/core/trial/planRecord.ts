@@ -35,6 +35,19 @@ export const markRecord = record({
 /** A place to stop, at a set distance from the base. */
 export type Mark = InferType<typeof markRecord>
 
+/**
+ * A second figure that each check brings: level and quality, readability and words, the other port. It is read and
+ * judged by itself.
+ */
+export const secondQuantityRecord = record({
+  /** What the first and the second are called: "Level", "Quality". */
+  first: text(MAX_LETTERS.name).required('The first figure of a check needs a name'),
+  second: text(MAX_LETTERS.name).required('The second figure of a check needs a name'),
+  scales: record({ base: scaleRecord, out: scaleRecord }).required(),
+  copyRule: copyRuleRecord.required(),
+})
+export type SecondQuantity = InferType<typeof secondQuantityRecord>
+
 /** A plan as a run file holds it. */
 export const planRecord = record({
   trialName: text(MAX_LETTERS.trialName).required(),
@@ -56,6 +69,8 @@ export const planRecord = record({
   directions: list(oneOf(DIRECTIONS), 3).required(),
   scales: record({ base: scaleRecord, out: scaleRecord }).required(),
   copyRule: copyRuleRecord.required(),
+  /** A second figure of each check; absent or null where one is enough. */
+  also: secondQuantityRecord.nullable().optional().default(undefined),
   repeats: figure().integer().min(1).max(1000).required(),
   order: record({ scheme: oneOf(ORDER_SCHEMES), seed: figure().required() }).required(),
   /** What is held the same for all links. */

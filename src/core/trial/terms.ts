@@ -45,4 +45,4 @@ export const COMPARISONS = [
 export type Comparison = (typeof COMPARISONS)[number]
 
 /** Raised when entries of a kind appear that an older device or server does not know. */
-export const LOG_PROTOCOL = 4
+export const LOG_PROTOCOL = 5

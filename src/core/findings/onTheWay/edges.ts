@@ -1,6 +1,6 @@
 import { edgeRanking, type EdgeReach } from '@/core/reach/edgeRanking'
-import type { Direction } from '@/core/kit/rig/rig'
-import type { RunLog, TrialPlan } from '@/core/trial'
+import type { Attenuates, Direction } from '@/core/kit/rig/terms'
+import { attenuationIn, type RunLog, type TrialPlan } from '@/core/trial'
 import { placesOf, type Places } from '../standing/places'
 import { earTracks, type EarTrack } from './earTracks'
 
@@ -46,11 +46,13 @@ function intervalOf({ start, steps }: Walk): EdgeInterval {
 function walkedEdges(log: RunLog): EdgeInterval[] {
   const walks: Walk[] = []
   const newest = new Map<string, Walk>()
-  let attenuationDb = 0
+  let put: { attenuationDb: number; weakens: Attenuates } = { attenuationDb: 0, weakens: 'both ways' }
   for (const { body } of log.events) {
-    if (body.kind === 'change' && body.what === 'attenuator') attenuationDb = body.db ?? 0
+    if (body.kind === 'change' && body.what === 'attenuator')
+      put = { attenuationDb: body.db ?? 0, weakens: body.weakens ?? 'both ways' }
     if (body.kind !== 'edge') continue
     const { linkId, direction: side, legId, distanceM, what } = body
+    const attenuationDb = attenuationIn(put, side)
     const key = `${linkId} ${side} ${legId}`
     const old = newest.get(key)
     const over =

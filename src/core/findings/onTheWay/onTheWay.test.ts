@@ -104,6 +104,28 @@ describe('what was said on a quick switch', () => {
       'On a quick switch: Rig a better at 1, alike at 1, Rig b better at 1 of 3 marks; too few for a verdict.',
     )
   })
+  it('another station that says so is a listener of its own, and counts once', () => {
+    const station = (who: string, linkId: string | null, against: string, words: Comparison): EntryBody => ({
+      kind: 'station',
+      name: who,
+      place: '',
+      direction: 'from base',
+      linkId,
+      text: '',
+      against: { linkId: against, said: words },
+    })
+    const [pair] = saidOfPairs(
+      foldEntries([
+        testEntry(station('Hill 4', 'b', 'a', 'better')),
+        testEntry(station('hill 4 ', 'a', 'b', 'a little worse')),
+        testEntry(station('Boat', 'a', 'b', 'gone')),
+        // Who does not know the rig says nothing of it.
+        testEntry(station('Farm', null, 'b', 'better')),
+      ]),
+    )
+    expect(pair).toMatchObject({ a: 'a', b: 'b', better: 0, worse: 2, stations: 2, reports: 3 })
+    expect(saidWords(pair!, name)).toContain('Rig b better at 2 of 2 listeners; too few for a verdict.')
+  })
   it('six of six is told, by the exact sign test: two chances in 64', () => {
     const [pair] = said(
       ...['1', '2', '3', '4', '5', '6'].map((m): [string, [string, string], Comparison] => [

@@ -1,4 +1,4 @@
-import { distanceText, type Units } from '@/core/units'
+import { countText, distanceText, type Units } from '@/core/units'
 import type { RunLog, TrialPlan } from '@/core/trial'
 import { earTracks, type EarTrack } from './earTracks'
 import { edgeIntervals, type EdgeInterval } from './edges'
@@ -59,9 +59,13 @@ export function walkWords(plan: TrialPlan, log: RunLog, name: Name, leg: Name, u
 }
 
 /** What was said on quick switches, in a sentence; a few words carry no verdict by themselves. */
+/** "4 marks", or with other stations among them "6 listeners", each counted once. */
+export const placesText = (s: Pick<SaidOfPair, 'stations'>, count: number) =>
+  countText(count, s.stations > 0 ? 'listener' : 'mark')
+
 export function saidWords(s: SaidOfPair, name: Name): string {
   const marks = s.better + s.alike + s.worse
-  const counts = `${name(s.a)} better at ${s.better}, alike at ${s.alike}, ${name(s.b)} better at ${s.worse} of ${marks} marks`
+  const counts = `${name(s.a)} better at ${s.better}, alike at ${s.alike}, ${name(s.b)} better at ${s.worse} of ${placesText(s, marks)}`
   if (s.p === null) return `On a quick switch: ${counts}; too few for a verdict.`
   const verdict =
     s.p < 0.05 ? `${name(s.better > s.worse ? s.a : s.b)} is better` : 'neither is told to be better'

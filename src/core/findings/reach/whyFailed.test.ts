@@ -42,3 +42,21 @@ it('adds what was noted at the mark, and admits that nothing explains it', () =>
     'Why Long whip was not heard at S07: it was the ground or trees; noted there: noise S4 and others on channel 6.',
   )
 })
+
+it('counts the noise and the scan that were logged where it failed', () => {
+  const noise = (markId: string, text: string) => testEntry({ kind: 'noise', markId, text, note: '' })
+  const scan = (others: number) =>
+    testEntry({ kind: 'scan', markId: 'm7', channels: [{ channel: '6', level: '-71', others }] })
+  const standing =
+    'left standing: distance or what stands between, the ground or trees and this unit; noted there: '
+  expect(words(noise('m1', 'S2'), noise('m7', 'S5'))[0]).toContain(
+    `what was noted there points to somebody else or noise on the channel; ${standing}noise S5, S2 elsewhere.`,
+  )
+  expect(words(noise('m1', '-118'), noise('m7', '−116'))[0]).toContain(
+    'left standing: somebody else or noise',
+  )
+  expect(words(scan(3))[0]).toContain('points to somebody else')
+  expect(words(scan(0))[0]).toContain('noted there: nobody else on the channels scanned')
+  // What was noted elsewhere, or before anything failed, looks into nothing.
+  expect(words(noise('m1', 'S5'))).toEqual([])
+})

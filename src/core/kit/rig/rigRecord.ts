@@ -1,6 +1,6 @@
 import type { InferType } from 'yup'
 import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
-import { RIG_KINDS } from './terms'
+import { ATTENUATES, RIG_KINDS } from './terms'
 
 const db = () => figure().min(-300).max(300)
 
@@ -49,7 +49,7 @@ const rigRecord = record({
   antennaHeightM: figure().min(0).max(20_000).required(),
   ...figures,
   /** Where the attenuator sits. */
-  attenuatorAt: oneOf(['both ways', 'transmit', 'receive']),
+  attenuatorAt: oneOf(ATTENUATES),
   /** The figures at the receive frequency, where it is another and the rig is built of parts. */
   atRx: figuresSchema.optional().default(undefined),
   /** Of the receiver at its connector, dBm; and what a body or a car takes, dB. For predictions, never for evening. */

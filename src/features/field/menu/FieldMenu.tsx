@@ -24,7 +24,7 @@ import { WherePart } from './WherePart'
 import { WhyNotPart } from './WhyNotPart'
 
 /** All that is not needed for every check. */
-export function FieldMenu(props: MenuProps) {
+export function FieldMenu({ why = false, ...props }: MenuProps & { why?: boolean }) {
   const { pack, handle, settings, onClose } = props
   const clashes = clashesOf(handle.log).length
   return (
@@ -48,7 +48,7 @@ export function FieldMenu(props: MenuProps) {
               Back to the log
             </Button>
           </Box>
-          <Part title="Go, skip, new marks" open>
+          <Part title="Go, skip, new marks" open={!why}>
             <WherePart {...props} />
           </Part>
           <Part title="Heard on the way: comparisons, the edge, other stations">
@@ -57,7 +57,7 @@ export function FieldMenu(props: MenuProps) {
           <Part title="Throughput and delay">
             <CarriedPart {...props} />
           </Part>
-          <Part title="Why was it not heard? Noise and other channels">
+          <Part title="Why was it not heard? Noise and other channels" open={why} atOnce={why}>
             <WhyNotPart {...props} />
           </Part>
           <Part title="Changes: attenuator, rigs, legs">

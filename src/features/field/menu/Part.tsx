@@ -1,20 +1,29 @@
 import Box from '@mui/material/Box'
-import { useState, type ReactNode } from 'react'
+import Typography from '@mui/material/Typography'
+import { useEffect, useRef, useState, type ReactNode } from 'react'
 
 /** One part of the menu, folded away until it is wanted. */
 export function Part({
   title,
   open = false,
+  atOnce = false,
   children,
 }: {
   title: string
   open?: boolean
+  /** It is what the menu was opened for. */
+  atOnce?: boolean
   children: ReactNode
 }) {
   const [shown, setShown] = useState(open)
+  const part = useRef<HTMLDetailsElement>(null)
+  useEffect(() => {
+    if (atOnce) part.current?.scrollIntoView()
+  }, [atOnce])
   return (
     <Box
       component="details"
+      ref={part}
       open={open}
       onToggle={(e) => setShown((e.currentTarget as HTMLDetailsElement).open)}
       sx={{ borderTop: '1px solid var(--rule)' }}
@@ -28,6 +37,13 @@ export function Part({
     </Box>
   )
 }
+
+/** The heading of something within a part. */
+export const heading = (text: string) => (
+  <Typography variant="h3" component="h3" sx={{ mt: 1 }}>
+    {text}
+  </Typography>
+)
 
 /** Choices side by side, one of them taken; large enough for a glove. */
 export function Choice<T extends string>({

@@ -2,14 +2,20 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import type { LoggedCheck, RunLog } from '@/core/trial'
+import { whyFailed, whyFailedWords } from '@/core/findings/reach/whyFailed'
+import { marksNow, surprisingSilence, type LoggedCheck, type RunLog } from '@/core/trial'
 import { CAUSE_PROBES } from '@/core/trial/causeProbes'
+import { checkName } from '../actions/checkName'
 import { expectedChance } from '../hints/expected'
 import { readScan } from './scan'
 import type { MenuProps } from './shared'
+
+/** So many of the last that failed are offered. */
+const LISTED = 12
 
 interface ProbesProps extends Pick<MenuProps, 'pack' | 'actions'> {
   log: RunLog
@@ -19,9 +25,9 @@ interface ProbesProps extends Pick<MenuProps, 'pack' | 'actions'> {
 /** The tests that tell why a check was not heard, and what came of each. */
 function Probes({ pack, log, actions, failed }: ProbesProps) {
   const chance = expectedChance(pack, failed.linkId, failed.markId)
-  const link = pack.plan.links.find((l) => l.id === failed.linkId)
-  const mark = pack.plan.marks.find((m) => m.id === failed.markId)
-  if (!link) return null
+  const nameOf = (id: string) => log.blind?.[id] ?? pack.plan.links.find((l) => l.id === id)?.name ?? 'a rig'
+  const markOf = (id: string) => marksNow(pack.plan, log).find((m) => m.id === id)?.name ?? 'a mark'
+  const why = whyFailed(log).find((w) => w.checkId === failed.id)
   const made = log.events.flatMap((e) =>
     e.body.kind === 'other' && e.body.what === 'test' && e.body.detail.about === failed.id
       ? [e.body.detail]
@@ -35,7 +41,7 @@ function Probes({ pack, log, actions, failed }: ProbesProps) {
   return (
     <Box role="group" aria-label="Tests that tell the causes apart">
       <b>
-        {link.name} was not heard at {mark?.name ?? 'an added mark'}
+        {nameOf(failed.linkId)} was not heard at {markOf(failed.markId)}
         {chance !== null && chance >= 0.7 && `, where ${Math.round(100 * chance)} times in 100 was expected`}.
       </b>{' '}
       Try, and say what came of it:
@@ -65,6 +71,7 @@ function Probes({ pack, log, actions, failed }: ProbesProps) {
           </Box>
         )
       })}
+      {why && <Box sx={{ fontWeight: 700, mt: 1 }}>{whyFailedWords(why, nameOf, markOf)}</Box>}
     </Box>
   )
 }
@@ -74,15 +81,18 @@ export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
   const [noise, setNoise] = useState('')
   const [scan, setScan] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
-  const failed = handle.log.checks.filter((c) => !c.voided && c.text === 'not heard').at(-1)
+  const { log } = handle
+  const lost = log.checks.filter((c) => !c.voided && c.text === 'not heard').slice(-LISTED)
+  const surprise = surprisingSilence(pack.plan, log, (l, m) => expectedChance(pack, l, m))
+  const [chosen, setChosen] = useState(surprise?.check.id ?? lost.at(-1)?.id ?? null)
+  const failed = lost.find((c) => c.id === chosen)
+  // What is logged here is about the mark where it failed, and else about the one where one stands.
+  const markId = failed?.markId ?? now?.markId ?? null
   const logNoise = () =>
     noise.trim() === ''
       ? setProblem('Write the reading with the transmitter off, such as S2 or -118.')
       : void actions
-          .addEvent(
-            { kind: 'noise', markId: now?.markId ?? null, text: noise.trim(), note: '' },
-            `Logged: noise ${noise.trim()}`,
-          )
+          .addEvent({ kind: 'noise', markId, text: noise.trim(), note: '' }, `Logged: noise ${noise.trim()}`)
           .then(() => {
             setNoise('')
             setProblem(null)
@@ -92,7 +102,7 @@ export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
     if ('problem' in found) return setProblem(found.problem)
     void actions
       .addEvent(
-        { kind: 'scan', markId: now?.markId ?? null, channels: found.channels },
+        { kind: 'scan', markId, channels: found.channels },
         `Logged: ${found.channels.length} channels`,
       )
       .then(() => {
@@ -102,7 +112,21 @@ export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
   }
   return (
     <>
-      {failed && <Probes pack={pack} log={handle.log} actions={actions} failed={failed} />}
+      {lost.length > 1 && (
+        <TextField
+          select
+          label="Which check"
+          value={chosen ?? ''}
+          onChange={(e) => setChosen(e.target.value)}
+        >
+          {lost.toReversed().map((c) => (
+            <MenuItem key={c.id} value={c.id}>
+              {checkName(pack.plan, log, c)}
+            </MenuItem>
+          ))}
+        </TextField>
+      )}
+      {failed && <Probes pack={pack} log={log} actions={actions} failed={failed} />}
       <Typography variant="h3" component="h3">
         Noise with the transmitter off
       </Typography>
