@@ -7,10 +7,18 @@ export const FIRST_PORT = 3390
 
 export const WORKERS = 2
 
-export const test = base.extend<{ empty: boolean }>({
+export const test = base.extend<{ empty: boolean; metric: void }>({
   /** With a database that began empty, in place of the demo's. */
   empty: [false, { option: true }],
   baseURL: async ({ empty }, give, { parallelIndex }) => {
     await give(`http://127.0.0.1:${FIRST_PORT + parallelIndex + (empty ? WORKERS : 0)}`)
   },
+  /** Units hold on every device, so each test leaves them as it found them. */
+  metric: [
+    async ({ request }, give) => {
+      await give()
+      await request.put('/api/units', { data: { units: 'metric' } })
+    },
+    { auto: true },
+  ],
 })

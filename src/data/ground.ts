@@ -259,8 +259,8 @@ export function takeKeptLeg(db: Db, trialId: string, legId: string): Outcome {
 const markNamesOf = (db: Db, legIds: readonly string[]): string[] =>
   legsOf(db, legIds).flatMap((l) => l.marks.map((m) => m.name))
 
-/** The same leg with marks of its own, since this trial has others of their names. */
-function takeLegAnew(db: Db, trialId: string, legId: string): Outcome {
+/** The same leg with marks of its own, measured from the trial's own base. */
+export function takeLegAnew(db: Db, trialId: string, legId: string): Outcome {
   const { name, how, bearingDeg, track, marks } = legsOf(db, [legId])[0]!
   const added = addLegToTrial(db, trialId, {
     name,

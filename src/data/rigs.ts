@@ -14,6 +14,8 @@ export interface KitRig extends Rig {
   /** What it is built of; null where only its figures are known. */
   assembly: Assembly | null
   bandwidthKHz: number | null
+  /** What its antenna is called, where it is known by its figures alone. */
+  antenna: string
   mode: string
   variantOf: string | null
   /** Trials that use it. */
@@ -24,6 +26,8 @@ export interface KitRig extends Rig {
 export type RigInput = Omit<Rig, 'id' | 'atRx' | 'budget' | 'traits' | 'sensitivityDbm' | 'bodyLossDb'> & {
   note: string
   assembly?: Assembly | null
+  sensitivityDbm?: number | null
+  antenna?: string
   bandwidthKHz?: number | null
   mode?: string
 }
@@ -101,6 +105,7 @@ function kitRigs(db: Db, rows: (typeof rig.$inferSelect)[]): KitRig[] {
     assembly: r.assembly,
     bandwidthKHz: r.bandwidthKHz,
     mode: r.mode,
+    antenna: r.antenna,
     variantOf: r.variantOf,
     usedBy: [
       ...new Set(links.filter((l) => l.baseRigId === r.id || l.outRigId === r.id).map((l) => l.trialId)),
@@ -115,11 +120,11 @@ export function toRig(
   units: ReadonlyMap<string, string>,
 ): Rig {
   const { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM } = row
-  const { antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt } = row
-  const traits = traitsOf(row.assembly, parts, row.mode, units)
+  const { antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt, sensitivityDbm } = row
+  const traits = traitsOf(row.assembly, parts, row, units)
   const typed = { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM, traits }
   if (isBuilt(row.assembly)) return { ...typed, ...figuresOfAssembly(row.assembly, row, parts) }
-  return { ...typed, antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt }
+  return { ...typed, antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt, sensitivityDbm }
 }
 
 /** A rig of the kit as a trial sees it, without what only the kit keeps. */
@@ -132,6 +137,7 @@ export function rigOf(r: KitRig): Rig {
     assembly: _a,
     bandwidthKHz: _b,
     mode: _m,
+    antenna: _t,
     ...rig
   } = r
   return rig
@@ -140,8 +146,9 @@ export function rigOf(r: KitRig): Rig {
 /** What is stored of a rig that the kit lists, to be stored again changed. */
 export function inputOfRig(r: KitRig): RigInput {
   const { id: _i, revision: _r, usedBy: _u, atRx: _a, budget: _b, variantOf: _v, ...rest } = r
-  const { sensitivityDbm: _s, bodyLossDb: _l, ...input } = rest
-  return input
+  const { sensitivityDbm, bodyLossDb: _l, ...input } = rest
+  // That of a rig built of parts is its radio's and is made anew.
+  return { ...input, sensitivityDbm: isBuilt(r.assembly) ? null : (sensitivityDbm ?? null) }
 }
 
 const ALPHABET = [...'ABCDEFGHIJKLMNOPQRSTUVWXYZ']

@@ -8,7 +8,16 @@ import {
   text,
   uniqueIndex,
 } from 'drizzle-orm/sqlite-core'
-import type { Assembly, Direction, Listener, PartKind, RigKind, RuleSet, SpecByKind } from '@/core/kit'
+import type {
+  Assembly,
+  Attenuates,
+  Direction,
+  Listener,
+  PartKind,
+  RigKind,
+  RuleSet,
+  SpecByKind,
+} from '@/core/kit'
 import type { CopyRule, Scale } from '@/core/reports'
 import type { CoverKind, Rings } from '@/core/terrain'
 import type {
@@ -17,6 +26,7 @@ import type {
   MarkMeans,
   OrderScheme,
   QuestionKind,
+  SecondQuantity,
   TrialPlan,
   WayOfWorking,
 } from '@/core/trial'
@@ -118,10 +128,11 @@ export const rig = sqliteTable('rig', {
   antennaGainDbi: real('antenna_gain_dbi'),
   leadLossDb: real('lead_loss_db'),
   attenuatorDb: real('attenuator_db').notNull().default(0),
-  attenuatorAt: text('attenuator_at')
-    .$type<'both ways' | 'transmit' | 'receive'>()
-    .notNull()
-    .default('both ways'),
+  attenuatorAt: text('attenuator_at').$type<Attenuates>().notNull().default('both ways'),
+  /** What its antenna is called where it is known by its figures alone; empty where nobody said. */
+  antenna: text('antenna').notNull().default(''),
+  /** Of the receiver at its connector, typed; one built of parts has that of its radio. */
+  sensitivityDbm: real('sensitivity_dbm'),
   /** Null where only its figures are known. */
   assembly: text('assembly', { mode: 'json' }).$type<Assembly | null>(),
   variantOf: text('variant_of'),
@@ -247,12 +258,16 @@ export const trial = sqliteTable('trial', {
   archivedAt: text('archived_at'),
   /** One of the examples that were looked at: when they were put in, so that they can go again with all they brought. */
   sample: text('sample', { mode: 'json' }).$type<SampleSpan | null>(),
+  /** The trial whose question it asks from another place; null for one of its own. */
+  placeOf: text('place_of'),
   siteId: text('site_id').references(() => site.id),
   legIds: text('leg_ids', { mode: 'json' }).$type<string[]>().notNull().default([]),
   directions: text('directions', { mode: 'json' }).$type<Direction[]>().notNull(),
   /** By listener; an other station is a listener of its own. */
   scales: text('scales', { mode: 'json' }).$type<Record<Listener, Scale>>().notNull(),
   copyRule: text('copy_rule', { mode: 'json' }).$type<CopyRule>().notNull(),
+  /** A second figure of each check, with its own scales and copy rule; null where one is enough. */
+  also: text('also', { mode: 'json' }).$type<SecondQuantity | null>(),
   repeats: integer('repeats').notNull().default(1),
   orderScheme: text('order_scheme').$type<OrderScheme>().notNull().default('balanced'),
   orderSeed: integer('order_seed').notNull(),
@@ -370,6 +385,12 @@ export const media = sqliteTable(
   },
   (t) => [index('media_run').on(t.runId)],
 )
+
+/** What holds for everything that is kept here, by name: the units that screens speak in. */
+export const setting = sqliteTable('setting', {
+  key: text('key').primaryKey(),
+  value: text('value').notNull(),
+})
 
 /** What was brought in from files, so that the same file again changes nothing. */
 export const importedFile = sqliteTable('imported_file', {

@@ -31,6 +31,7 @@ export type PlanInput = Pick<
   | 'directions'
   | 'scales'
   | 'copyRule'
+  | 'also'
   | 'repeats'
   | 'orderScheme'
   | 'orderSeed'
@@ -96,7 +97,14 @@ export function copyTrial(
     if (!row) return null
     const copy = newId()
     const ground = withGround ? {} : { siteId: null, legIds: [] }
-    const anew = { revision: 1, archivedAt: null, sample: null, packing: null, cautionsRead: [] }
+    const anew = {
+      revision: 1,
+      archivedAt: null,
+      sample: null,
+      placeOf: null,
+      packing: null,
+      cautionsRead: [],
+    }
     tx.insert(trial)
       .values({ ...row, ...ground, ...anew, id: copy, name, orderSeed: seed, createdAt: nowIso() })
       .run()
@@ -146,6 +154,7 @@ export function planOf({ trial: t, site: base, legs, links }: OpenTrial): TrialP
     directions: t.directions,
     scales: t.scales,
     copyRule: t.copyRule,
+    also: t.also,
     repeats: t.repeats,
     order: { scheme: t.orderScheme, seed: t.orderSeed },
     sameAs: t.sameAs,
@@ -259,7 +268,7 @@ export function setPacking(db: Db, trialId: string, packing: PackingState): void
 
 /** What the plan step edits, as it stands. */
 export function planInputOf({ trial: t, links }: OpenTrial): PlanInput {
-  const { name, question, way, directions, scales, copyRule, repeats } = t
+  const { name, question, way, directions, scales, copyRule, also, repeats } = t
   const { orderScheme, orderSeed, sameAs, marginDb, surroundings } = t
   const { earStates, reliability, needFloorM, needCeilingM } = t
   return {
@@ -269,6 +278,7 @@ export function planInputOf({ trial: t, links }: OpenTrial): PlanInput {
     directions,
     scales,
     copyRule,
+    also,
     repeats,
     orderScheme,
     orderSeed,

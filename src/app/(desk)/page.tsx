@@ -7,7 +7,7 @@ import { NewTrial } from '@/features/trials/NewTrial'
 import { TrialList } from '@/features/trials/TrialList'
 import { trialLine } from '@/features/trials/trialLine'
 import { Empty, LinkButton, PageHead, TopLine } from '@/ui/shell'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export const dynamic = 'force-dynamic'
 

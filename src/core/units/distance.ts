@@ -37,6 +37,11 @@ export const toAxis = (metres: number, units: Units) => metres / (units === 'imp
 export const fromAxis = (value: number, units: Units) => value * (units === 'imperial' ? MILE_M : 1000)
 
 /** A short length that is typed in: m or ft. */
+/** The unit of a speed, and a speed in it from km/h and back. */
+export const speedUnit = (units: Units) => (units === 'imperial' ? 'mph' : 'km/h')
+export const toSpeed = (kmh: number, units: Units) => toAxis(1000 * kmh, units)
+export const fromSpeed = (speed: number, units: Units) => fromAxis(speed, units) / 1000
+
 export const lengthUnit = (units: Units) => (units === 'imperial' ? 'ft' : 'm')
 export const toLength = (metres: number, units: Units) => (units === 'imperial' ? metres / FOOT_M : metres)
 export const fromLength = (value: number, units: Units) => (units === 'imperial' ? value * FOOT_M : value)

@@ -7,12 +7,14 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { clockText, planTurnBack, readClock, type Mark, type TurnBackLeg } from '@/core/trial'
-import { distanceText, type Units } from '@/core/units'
+import { distanceText, fromSpeed, speedUnit, toSpeed, type Units } from '@/core/units'
 import { Table } from '@/ui/table/Table'
+import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 
 type By = 'foot' | 'vehicle'
-const SPEEDS: Record<By, string> = { foot: '4', vehicle: '25' }
+const SPEEDS_KMH: Record<By, number> = { foot: 4, vehicle: 25 }
+const shown = (kmh: number, units: Units) => String(Number(toSpeed(kmh, units).toFixed(1)))
 const CAUTIONS: Record<By, string> = {
   foot: 'Tell somebody the way and the time back. Turn back at the time below, wherever you are; a check that fails must not lead anybody on to worse ground.',
   vehicle: 'The driver drives. Stop where it is legal, or let the passenger log.',
@@ -63,11 +65,15 @@ export function TurnBackPanel({
   units: Units
 }) {
   const [by, setBy] = useState<By>('foot')
-  const [speed, setSpeed] = useState(SPEEDS.foot)
+  const [speed, setSpeed] = useState(shown(SPEEDS_KMH.foot, units))
+  useUnitsChange(units, (from, to) => {
+    const typed = numberIn(speed)
+    if (typed !== null) setSpeed(shown(fromSpeed(typed, from), to))
+  })
   const [stop, setStop] = useState(String(Math.max(1, Math.round(minutesAtMark))))
   const [start, setStart] = useState('09:00')
   const [backBy, setBackBy] = useState('17:00')
-  const badSpeed = numberProblem(speed, { above: 0, max: 200 }, 'km/h')
+  const badSpeed = numberProblem(speed, { above: 0, max: 200 }, speedUnit(units))
   const badStop = numberProblem(stop, { min: 0, max: 600 }, 'minutes')
   const startMin = readClock(start)
   const backMin = readClock(backBy)
@@ -75,7 +81,7 @@ export function TurnBackPanel({
     !badSpeed && !badStop && startMin !== null
       ? planTurnBack(marks, {
           startMin,
-          speedKmh: numberIn(speed)!,
+          speedKmh: fromSpeed(numberIn(speed)!, units),
           minutesAtMark: numberIn(stop)!,
           backByMin: backMin,
         })
@@ -96,7 +102,7 @@ export function TurnBackPanel({
           onChange={(_, v: By | null) => {
             if (!v) return
             setBy(v)
-            setSpeed(SPEEDS[v])
+            setSpeed(shown(SPEEDS_KMH[v], units))
           }}
           aria-label="How you go"
         >
@@ -105,7 +111,7 @@ export function TurnBackPanel({
         </ToggleButtonGroup>
         <NumberBox
           label="Speed"
-          unit="km/h"
+          unit={speedUnit(units)}
           value={speed}
           problem={badSpeed}
           onChange={setSpeed}

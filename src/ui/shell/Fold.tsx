@@ -4,10 +4,22 @@ import Box from '@mui/material/Box'
 import { useState, type ReactNode } from 'react'
 
 /** Something folded away: its content is there once it is opened. */
-export function Fold({ title, children }: { title: string; children: ReactNode }) {
-  const [open, setOpen] = useState(false)
+export function Fold({
+  title,
+  open: atFirst = false,
+  children,
+}: {
+  title: string
+  open?: boolean
+  children: ReactNode
+}) {
+  const [open, setOpen] = useState(atFirst)
   return (
-    <Box component="details" onToggle={(e) => setOpen((e.currentTarget as HTMLDetailsElement).open)}>
+    <Box
+      component="details"
+      open={atFirst}
+      onToggle={(e) => setOpen((e.currentTarget as HTMLDetailsElement).open)}
+    >
       <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, fontSize: '1.05rem' }}>
         {title}
       </Box>

@@ -5,12 +5,18 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import { useRouter } from 'next/navigation'
 import type { Units } from '@/core/units'
 
-/** Metric or imperial, chosen once and kept in this browser. */
+/** Metric or imperial, chosen once for every screen and device. */
 export function UnitsSwitch({ units }: { units: Units }) {
   const router = useRouter()
-  const choose = (next: Units | null) => {
+  const choose = async (next: Units | null) => {
     if (!next) return
-    document.cookie = `units=${next}; path=/; max-age=31536000; samesite=lax`
+    const body = JSON.stringify({ units: next })
+    // Where the server cannot be reached the page says so itself, and the units stay as they are.
+    await fetch('/api/units', {
+      method: 'PUT',
+      headers: { 'content-type': 'application/json' },
+      body,
+    }).catch(() => undefined)
     router.refresh()
   }
   return (
@@ -18,7 +24,7 @@ export function UnitsSwitch({ units }: { units: Units }) {
       exclusive
       size="small"
       value={units}
-      onChange={(_, next: Units | null) => choose(next)}
+      onChange={(_, next: Units | null) => void choose(next)}
       aria-label="Units"
     >
       <ToggleButton value="metric">km, m</ToggleButton>

@@ -1,7 +1,7 @@
 import Box from '@mui/material/Box'
 import { ImportDay } from '@/features/exchange/ImportDay'
 import { TopLine } from '@/ui/shell'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export default async function ImportPage() {
   const units = await readUnits()

@@ -1,7 +1,6 @@
 'use client'
 
 import { useSyncExternalStore } from 'react'
-import type { Units } from '@/core/units'
 import type { FieldThemeName } from './theme'
 import type { Role } from '../log/useRunLog'
 
@@ -9,6 +8,8 @@ import type { Role } from '../log/useRunLog'
 export interface FieldSettings {
   theme: FieldThemeName
   role: Role
+  /** At the base, with nobody out there to log: both directions are logged here. */
+  alone: boolean
   leftHanded: boolean
   tones: boolean
   spoken: boolean
@@ -27,6 +28,7 @@ export interface FieldSettings {
 const USUAL: FieldSettings = {
   theme: 'sun',
   role: 'out there',
+  alone: false,
   leftHanded: false,
   tones: false,
   spoken: false,
@@ -40,7 +42,7 @@ const USUAL: FieldSettings = {
 
 const KEY = 'field settings'
 /** What belongs to a run, and is as usual again in the next. */
-const OF_RUN = ['vehicle', 'sendOnly', 'turnBack'] as const satisfies (keyof FieldSettings)[]
+const OF_RUN = ['alone', 'vehicle', 'sendOnly', 'turnBack'] as const satisfies (keyof FieldSettings)[]
 const keyOfRun = (runId: string) => `${KEY} ${runId}`
 
 const listeners = new Set<() => void>()
@@ -87,9 +89,4 @@ export function useFieldSettings(runId: string): FieldSettings {
     () => read(runId),
     () => USUAL,
   )
-}
-
-/** The units this browser chose; metric until it does. */
-export function chosenUnits(): Units {
-  return /(?:^|; )units=imperial/.test(document.cookie) ? 'imperial' : 'metric'
 }

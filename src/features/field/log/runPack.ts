@@ -1,3 +1,4 @@
+import type { Units } from '@/core/units'
 import type { PlanGround } from '@/core/reach'
 import type { RunFile } from '@/core/trial'
 
@@ -5,4 +6,6 @@ import type { RunFile } from '@/core/trial'
 export type RunPack = RunFile['pack'] & {
   /** Ground along the legs and what to expect there; null where none is known. */
   ground: PlanGround | null
+  /** The units that screens speak in; absent in what an older server gave. */
+  units?: Units
 }

@@ -3,7 +3,7 @@ import type { ReactNode } from 'react'
 import { db, openTrial } from '@/data'
 import { trialState } from '@/features/trials/trialLine'
 import { Shell } from '@/ui/shell'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export const dynamic = 'force-dynamic'
 

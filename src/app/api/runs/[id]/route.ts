@@ -1,4 +1,4 @@
-import { db, entriesOf, getRun, groundOf } from '@/data'
+import { db, entriesOf, getRun, groundOf, unitsOf } from '@/data'
 import { LOG_PROTOCOL } from '@/core/trial'
 import type { RunPack } from '@/features/field/log/runPack'
 import { refused } from '@/server/json'
@@ -15,6 +15,7 @@ export async function GET(_request: Request, { params }: { params: Promise<{ id:
     startedAt: run.startedAt,
     plan: run.plan,
     ground: groundOf(db(), run.plan),
+    units: unitsOf(db()),
   }
   return Response.json({ pack, entries: entriesOf(db(), run.id) })
 }

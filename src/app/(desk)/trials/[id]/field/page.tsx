@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation'
 import { db, groundOf, rigsOfTrial, openTrial, planOf } from '@/data'
 import { RunList } from '@/features/field/desk/RunList'
 import { currentRun, runLines, whatIsMissing } from '@/features/field/desk/runLines'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export default async function FieldPage({ params }: { params: Promise<{ id: string }> }) {
   const open = openTrial(db(), (await params).id)

@@ -1,7 +1,9 @@
 import { AnswerActions } from '@/features/findings/answer/AnswerActions'
 import { AnswerView } from '@/features/findings/answer/AnswerView'
+import { PlacesPart } from '@/features/findings/answer/PlacesPart'
 import { findingsOfRuns } from '@/features/findings/frame/compute'
 import { answerFor } from '@/features/findings/frame/openFindings'
+import { placesOf } from '@/features/findings/frame/places'
 import { placePage } from '@/features/findings/frame/placePage'
 import { KnobsButton } from '@/features/findings/knobs/KnobsButton'
 import { knobsOf } from '@/features/findings/knobs/knobsOf'
@@ -9,6 +11,7 @@ import { looksById } from '@/ui/theme/palette'
 
 export default placePage(async (asked, units) => {
   const answer = await answerFor(asked, await findingsOfRuns(asked.chosen, asked.settings), units)
+  const places = await placesOf(asked, answer, units)
   const looks = looksById(asked.plan.links)
   return (
     <>
@@ -16,6 +19,7 @@ export default placePage(async (asked, units) => {
         {...{ answer, looks, units }}
         change={<KnobsButton {...knobsOf(asked)} label="Read it another way" inline />}
       />
+      <PlacesPart places={places} />
       <AnswerActions {...{ answer, looks, units }} trialId={asked.open.trial.id} />
     </>
   )

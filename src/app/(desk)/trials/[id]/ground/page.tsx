@@ -1,8 +1,18 @@
 import { notFound } from 'next/navigation'
 import { estimatedMinutesAtMark, type WayOfWorking } from '@/core/trial'
-import { db, keptLegs, listAreas, listBackdrops, listGrids, listSites, openTrial, planOf } from '@/data'
+import {
+  db,
+  keptLegs,
+  listAreas,
+  listBackdrops,
+  listGrids,
+  listSites,
+  openTrial,
+  otherPlaces,
+  planOf,
+} from '@/data'
 import { GroundStep } from '@/features/ground/GroundStep'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 const GROUND_LEADS: Record<WayOfWorking, string> = {
   marks:
@@ -34,6 +44,7 @@ export default async function GroundPage({ params }: { params: Promise<{ id: str
       links={open.links}
       grids={listGrids(db())}
       kept={keptLegs(db(), open.trial.id)}
+      places={otherPlaces(db(), open.trial.id)}
       minutesAtMark={estimatedMinutesAtMark(planOf(open))}
       lead={GROUND_LEADS[open.trial.way]}
       units={await readUnits()}

@@ -3,7 +3,7 @@ import { startOf } from '@/core/trial'
 import { db, freeLetter, listParts, openTrial, rigsElsewhere, rigsOfTrial, serviceOf } from '@/data'
 import { rigLines } from '@/features/kit/rigs/rigLines'
 import { RigsPlace } from '@/features/kit/rigs/RigsPlace'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export default async function KitPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params
@@ -15,6 +15,8 @@ export default async function KitPage({ params }: { params: Promise<{ id: string
       trialId={id}
       rigs={rigLines(rigsOfTrial(db(), id), listParts(db()), service)}
       kept={rigsElsewhere(db(), id)}
+      strangers={open.trial.kind === 'short wave'}
+      crossed={open.trial.kind === 'matrix'}
       wanted={startOf(open.trial.kind).kit}
       freeLetter={freeLetter(db(), id)}
       units={await readUnits()}

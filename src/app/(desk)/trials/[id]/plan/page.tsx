@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { db, groundOf, listRuns, openTrial, planInputOf, planOf, rigsOfTrial } from '@/data'
 import { PlanStep } from '@/features/plan/PlanStep'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
   const open = openTrial(db(), (await params).id)

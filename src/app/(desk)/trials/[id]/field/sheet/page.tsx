@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { db, entriesOf, getRun } from '@/data'
 import { LogSheet } from '@/features/field/desk/LogSheet'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export default async function SheetPage({ searchParams }: { searchParams: Promise<{ run?: string }> }) {
   const run = getRun(db(), (await searchParams).run ?? '')

@@ -1,7 +1,7 @@
 import { db } from '@/data'
 import { leadOf } from '@/features/findings/frame/lead'
 import { findingsAsked } from '@/features/findings/frame/request'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 /** What a trial found, in the sentence that its answer begins with; the list of trials asks for it. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }) {

@@ -2,6 +2,7 @@ import { db, listAreas, listParts, listRigs } from '@/data'
 import { findingsOfRuns } from '@/features/findings/frame/compute'
 import { NoFindings } from '@/features/findings/frame/NoFindings'
 import { answerFor, openFindings, type FindingsProps } from '@/features/findings/frame/openFindings'
+import { placesOf } from '@/features/findings/frame/places'
 import { areasToCover, settingsWithArea } from '@/features/findings/reach/areasToCover'
 import { burdensOf } from '@/features/findings/reach/burdens'
 import { SummaryPage } from '@/features/findings/summary/SummaryPage'
@@ -11,10 +12,12 @@ export default async function FindingsSummary(props: FindingsProps) {
   if (!asked.shown) return <NoFindings trialId={asked.open.trial.id} />
   const areas = areasToCover(listAreas(db()), asked.plan.base)
   const findings = await findingsOfRuns(asked.chosen, settingsWithArea(asked.settings, areas))
+  const answer = await answerFor(asked, findings, units)
   return (
     <SummaryPage
       {...{ asked, areas, findings, units }}
-      answer={await answerFor(asked, findings, units)}
+      answer={answer}
+      places={await placesOf(asked, answer, units)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
     />
   )

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { db, listParts, openTrial, rigsOfTrial } from '@/data'
 import { ComparePlace } from '@/features/kit/compare/ComparePlace'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 import { trialRigs } from '@/features/kit/trialRigs'
 
 export default async function ComparePage({ params }: { params: Promise<{ id: string }> }) {

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { db, listRuleSets, openTrial } from '@/data'
 import { RulesPlace } from '@/features/kit/rules/RulesPlace'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export default async function RulesPage({ params }: { params: Promise<{ id: string }> }) {
   const { id } = await params

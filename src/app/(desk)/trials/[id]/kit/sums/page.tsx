@@ -3,7 +3,7 @@ import { db, listParts, listRuleSets, openTrial, rigsOfTrial } from '@/data'
 import { slopeOfTrial } from '@/features/kit/sums/slopeOfTrial'
 import { sumOf } from '@/features/kit/sums/sumNames'
 import { SumsPlace } from '@/features/kit/sums/SumsPlace'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 interface Props {
   params: Promise<{ id: string }>

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation'
 import { EXAMPLE_RULE_SETS } from '@/core/kit'
 import { db, freeLetter, listKitParts, listParts, openTrial, rigsOfTrial, serviceOf } from '@/data'
 import { RigBuilder } from '@/features/kit/rigs/RigBuilder'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 
 export default async function RigPage({ params }: { params: Promise<{ id: string; rigId: string }> }) {
   const { id, rigId } = await params
