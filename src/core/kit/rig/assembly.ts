@@ -62,10 +62,11 @@ export const isBuilt = (assembly: Assembly | null): assembly is Assembly =>
 export function traitsOf(
   assembly: Assembly | null,
   parts: readonly Part[],
-  mode: string,
+  typed: { mode: string; antenna: string },
   units: ReadonlyMap<string, string> = new Map(),
 ): Traits {
-  if (!isBuilt(assembly)) return { mode }
+  const { mode } = typed
+  if (!isBuilt(assembly)) return { mode, ...(typed.antenna ? { antenna: typed.antenna } : {}) }
   const { radio, ports } = placeParts(assembly, parts)
   const [port] = ports
   const unit = (id: string | null | undefined) => (id ? units.get(id) : undefined)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { usualLinks, whyNoTalk } from './talk'
+import { isAllStrangers, usualLinks, whyNoTalk } from './talk'
 
 const rig = (
   id: string,
@@ -30,5 +30,12 @@ describe('who can talk to whom', () => {
     ])
     expect(usualLinks(rigs, 1)).toHaveLength(1)
     expect(usualLinks([rig('a', 'handheld'), rig('s', 'other station')], 8)).toEqual([])
+    // Whoever answers is left out beside rigs of ours, and is the far end where there are none.
+    const wires = [rig('dipole', 'base'), rig('rod', 'base'), rig('s', 'other station')]
+    expect(usualLinks([...wires, rig('a', 'handheld')], 8).map((l) => l.outRigId)).toEqual(['a', 'a'])
+    expect(usualLinks(wires, 8).map((l) => l.baseRigId)).toEqual(['dipole', 'rod'])
+    expect(isAllStrangers([{ out: rig('s', 'other station') }])).toBe(true)
+    expect(isAllStrangers([{ out: rig('s', 'other station') }, { out: rig('a', 'handheld') }])).toBe(false)
+    expect(isAllStrangers([])).toBe(false)
   })
 })

@@ -3,6 +3,10 @@ import type { Rig } from './rigRecord'
 /** Kinds of rig that stand at the base. */
 export const isBaseKind = (rig: Pick<Rig, 'kind'>) => rig.kind === 'base' || rig.kind === 'relay'
 
+/** Nobody of ours is out there: the far ends are other stations, and both directions are logged at the base. */
+export const isAllStrangers = (links: readonly { out: Pick<Rig, 'kind'> }[]) =>
+  links.length > 0 && links.every((l) => l.out.kind === 'other station')
+
 /** Two channels are the same within this, MHz: half of the narrowest usual spacing. */
 const SAME_CHANNEL_MHZ = 0.003
 
@@ -31,7 +35,9 @@ export function usualLinks(
   most: number,
 ): { baseRigId: string; outRigId: string }[] {
   const bases = rigs.filter(isBaseKind)
-  const outs = rigs.filter((r) => !isBaseKind(r) && r.kind !== 'other station')
+  const ours = rigs.filter((r) => !isBaseKind(r) && r.kind !== 'other station')
+  // Whoever answers is out there where nobody of ours is, and what varies stands at the base.
+  const outs = ours.length > 0 ? ours : rigs.filter((r) => r.kind === 'other station')
   const pairs = bases.flatMap((base) => outs.map((out) => ({ base, out })))
   return pairs
     .filter(({ base, out }) => whyNoTalk(base, out) === null)

@@ -14,6 +14,7 @@ import { FormField } from '@/ui/fields/FormField'
 import { useUnitsChange } from '@/ui/fields/useUnitsChange'
 import { useAction } from '@/ui/answers/useAction'
 import { saveRig } from './actions'
+import { ReceiverFields } from './ReceiverFields'
 import { rigSchema, type RigForm as Values } from './rigSchema'
 
 interface Props {
@@ -40,6 +41,12 @@ export function RigForm({ trialId, rig, freeLetter, units, onDone }: Props) {
           rxMHz: null,
           antennaGainDbi: null,
           leadLossDb: 0,
+          antenna: '',
+          mode: 'FM',
+          bandwidthKHz: null,
+          sensitivityDbm: null,
+          attenuatorDb: 0,
+          attenuatorAt: 'both ways' as const,
           note: '',
         },
   })
@@ -78,7 +85,7 @@ export function RigForm({ trialId, rig, freeLetter, units, onDone }: Props) {
         <FormField control={control} name="letter" label="Letter" autoFocus />
         <FormField control={control} name="name" label="Name" sx={{ gridColumn: { sm: 'span 2' } }} />
         <FormField control={control} name="kind" label="Kind" select>
-          {RIG_KINDS.filter((k) => k !== 'other station').map((k) => (
+          {RIG_KINDS.map((k) => (
             <MenuItem key={k} value={k}>
               {k}
             </MenuItem>
@@ -116,6 +123,7 @@ export function RigForm({ trialId, rig, freeLetter, units, onDone }: Props) {
         />
         <FormField control={control} name="note" label="Note" sx={{ gridColumn: { xs: 'span 2' } }} />
       </Box>
+      <ReceiverFields control={control} shown={rig !== null || Object.keys(formState.errors).length > 0} />
       {!formState.errors.letter && action.refusal('Nothing was saved', 'Rig')}
       <Box sx={{ display: 'flex', gap: 1, mt: 2 }}>
         <Button type="submit" variant="contained" disabled={formState.isSubmitting}>

@@ -21,6 +21,10 @@ interface Props {
   rigs: RigLine[]
   /** Those of the kit that are not in this trial. */
   kept: KeptRig[]
+  /** Whoever answers is out there, and what is compared stands at the base. */
+  strangers: boolean
+  /** Each antenna in each mode is compared. */
+  crossed: boolean
   /** What this kind of question wants, in a sentence. */
   wanted: string
   freeLetter: string
@@ -28,7 +32,7 @@ interface Props {
 }
 
 /** The rigs of this trial, at the base and out there. */
-export function RigsPlace({ trialId, rigs, kept, wanted, freeLetter, units }: Props) {
+export function RigsPlace({ trialId, rigs, kept, strangers, crossed, wanted, freeLetter, units }: Props) {
   const router = useRouter()
   const [form, setForm] = useState<{ rig: KitRig | null } | 'sets' | null>(null)
   const action = useAction()
@@ -73,7 +77,9 @@ export function RigsPlace({ trialId, rigs, kept, wanted, freeLetter, units }: Pr
       {form === 'sets' && (
         <SetsForm
           trialId={trialId}
-          hasBase={rigs.some((r) => isBaseKind(r.rig))}
+          strangers={strangers}
+          crossed={crossed}
+          hasOther={rigs.some((r) => (strangers ? r.rig.kind === 'other station' : isBaseKind(r.rig)))}
           units={units}
           onDone={() => setForm(null)}
         />

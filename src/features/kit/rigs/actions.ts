@@ -2,7 +2,7 @@
 
 import { ATTRIBUTES, makeSame, SET_KINDS, type Attribute } from '@/core/kit'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
-import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
+import { figure, flag, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import {
   addRig,
   db,
@@ -39,14 +39,13 @@ export async function saveRig(
   rig: unknown,
 ): Promise<Outcome<string>> {
   return act(saved, { trialId, rigId, revision, rig }, (v) => {
-    const { txMHz, powerW, antennaHeightM, ...rest } = v.rig
+    const { txMHz, powerW, antennaHeightM, attenuatorDb, ...rest } = v.rig
     const input: RigInput = {
       ...rest,
       txMHz: txMHz!,
       powerW: powerW!,
       antennaHeightM: antennaHeightM!,
-      attenuatorDb: 0,
-      attenuatorAt: 'both ways',
+      attenuatorDb: attenuatorDb ?? 0,
     }
     return linksFollow(db(), v.trialId, () =>
       v.rigId === null
@@ -87,16 +86,34 @@ export async function removeRig(rigId: string): Promise<Outcome> {
   return act(removed, { rigId }, (v) => deleteRig(db(), v.rigId))
 }
 
+/** As it is usual for its kind. */
+const NOTHING_OWN = { antenna: '', mode: '', powerW: null }
+
 const setName = () => text(MAX_LETTERS.name)
 const sets = record({
   trialId: id(),
   setKind: oneOf(SET_KINDS.map((k) => k.name)),
   channel: setName().required('Choose a channel.'),
-  base: setName().default(''),
-  out: list(setName().required(), 26).required(),
+  /** Those that are compared, with what tells them apart, and the one at the other end of each; empty adds none there. */
+  rigs: list(
+    record({
+      name: setName().required(),
+      antenna: setName().default(''),
+      mode: text(40).default(''),
+      powerW: figure()
+        .moreThan(0, 'Power must be above 0 W')
+        .max(5000, 'At most 5000 W')
+        .nullable()
+        .default(null),
+    }).required(),
+    26,
+  ).required(),
+  other: setName().default(''),
+  /** Those named stand at the base, and the other is whoever answers. */
+  strangers: flag().default(false),
 })
 
-/** Adds rigs of one usual kind by their names: one for the base, where it is named, and those out there. */
+/** Adds rigs of one usual kind by their names: those compared, and the one at their other end where it is named. */
 export async function addSets(raw: unknown): Promise<Outcome> {
   return act(sets, raw, (v) => {
     const { channels, powerW, antennaHeightM, mode, bandwidthKHz, kind } = SET_KINDS.find(
@@ -105,8 +122,16 @@ export async function addSets(raw: unknown): Promise<Outcome> {
     const channel = channels.find((c) => c.name === v.channel)
     if (!channel) return refuse(`${v.setKind} has no channel ${v.channel}.`)
     const wanted = [
-      ...v.out.map((n) => ({ name: n, kind })),
-      ...(v.base ? [{ name: v.base, kind: 'base' as const }] : []),
+      ...v.rigs.map((r) => ({ ...r, kind: v.strangers ? ('base' as const) : kind })),
+      ...(v.other
+        ? [
+            {
+              ...NOTHING_OWN,
+              name: v.other,
+              kind: v.strangers ? ('other station' as const) : ('base' as const),
+            },
+          ]
+        : []),
     ]
     if (wanted.length === 0) return refuse('Name at least one rig.')
     const there = rigsOfTrial(db(), v.trialId).map((r) => r.name.trim().toLowerCase())
@@ -114,7 +139,7 @@ export async function addSets(raw: unknown): Promise<Outcome> {
     const twice = wanted.find((w) => names.filter((n) => n === w.name.toLowerCase()).length > 1)
     if (twice) return refuse(`Two rigs would be called "${twice.name}". Give each a name of its own.`)
     return linksFollow(db(), v.trialId, () => {
-      for (const { name, kind: end } of wanted)
+      for (const { name, kind: end, ...own } of wanted)
         addRig(
           db(),
           {
@@ -124,8 +149,9 @@ export async function addSets(raw: unknown): Promise<Outcome> {
             txMHz: channel.mhz,
             rxMHz: null,
             bandwidthKHz,
-            mode,
-            powerW,
+            mode: own.mode || mode,
+            antenna: own.antenna,
+            powerW: own.powerW ?? powerW,
             antennaHeightM,
             antennaGainDbi: null,
             leadLossDb: 0,

@@ -50,6 +50,7 @@ function kitRig(letter: string, assembly: Assembly | null, more: Partial<KitRig>
     note: 'a note',
     assembly,
     bandwidthKHz: 11,
+    antenna: '',
     mode: 'FM',
     variantOf: null,
     usedBy: [],

@@ -1,5 +1,5 @@
 import * as yup from 'yup'
-import { POLARISATIONS, RIG_KINDS } from '@/core/kit'
+import { ATTENUATES, POLARISATIONS, RIG_KINDS } from '@/core/kit'
 import { figure, flag, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import { decimal, needed, openFigure, type OpenFigure } from '@/ui/fields/decimal'
 
@@ -22,8 +22,14 @@ const fields = (number: OpenFigure) => ({
   antennaGainDbi: number().min(-60, 'At least -60 dBi').max(60, 'At most 60 dBi'),
   leadLossDb: number().min(0, 'A loss is 0 dB or more').max(60, 'At most 60 dB'),
   note: text(MAX_LETTERS.shortNote).default(''),
+  antenna: text(MAX_LETTERS.name).default(''),
   mode: text(40).default('FM'),
   bandwidthKHz: number().moreThan(0, 'Above 0 kHz').max(100000, 'At most 100 000 kHz'),
+  sensitivityDbm: number()
+    .min(-160, 'A sensitivity lies from -160 to -20 dBm; mind the minus sign')
+    .max(-20, 'A sensitivity lies from -160 to -20 dBm; mind the minus sign'),
+  attenuatorDb: number().min(0, 'An attenuator takes 0 dB or more').max(120, 'At most 120 dB'),
+  attenuatorAt: oneOf(ATTENUATES).default('both ways'),
 })
 
 /** A rig as it is typed. */
