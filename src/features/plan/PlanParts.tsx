@@ -4,8 +4,6 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
-import Typography from '@mui/material/Typography'
-import type { ReactNode } from 'react'
 import type { Direction, Rig } from '@/core/kit'
 import { MAX_LETTERS, MAX_LINKS } from '@/core/schema/limits'
 import { heardScales, makesChecks, WAYS_OF_WORKING, type WayOfWorking } from '@/core/trial'
@@ -17,7 +15,9 @@ import { EarStatesList } from './EarStatesList'
 import { Fold } from '@/ui/shell'
 import { LinkPicker } from './LinkPicker'
 import { NeedFields } from './NeedFields'
+import { Part, type PartsProps } from './PlanPart'
 import { SameAsList } from './SameAsList'
+import { SecondFigure } from './SecondFigure'
 
 const DIRECTIONS: [string, Direction[]][] = [
   ['Both: to base and from base', ['to base', 'from base']],
@@ -32,34 +32,6 @@ const WAY_WORDS: Record<WayOfWorking, string> = {
   'one place': 'At one place, plugging in and out',
   edges: 'Walking each rig to its edge',
   'by ear': 'By ear on the way',
-}
-
-type Set = <K extends keyof PlanInput>(key: K, value: PlanInput[K]) => void
-
-interface PartsProps {
-  input: PlanInput
-  set: Set
-}
-
-/** One part of the plan, its title beside it. */
-export function Part({ title, children }: { title: string; children: ReactNode }) {
-  return (
-    <Box
-      component="section"
-      sx={{
-        borderTop: '1px solid var(--rule)',
-        py: 2,
-        display: 'grid',
-        gridTemplateColumns: { xs: 'minmax(0, 1fr)', md: '190px minmax(0, 1fr)' },
-        gap: { xs: 1, md: 3 },
-      }}
-    >
-      <Typography variant="h3" component="h2">
-        {title}
-      </Typography>
-      <Box sx={{ minWidth: 0 }}>{children}</Box>
-    </Box>
-  )
 }
 
 /** The question, and what is compared to answer it. */
@@ -159,6 +131,7 @@ export function Reported({ input, set }: PartsProps) {
           />
         </Box>
       </Part>
+      <SecondFigure input={input} set={set} />
       <Part title="What counts as heard">
         <CopyRuleField
           value={input.copyRule}

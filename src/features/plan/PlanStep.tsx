@@ -21,7 +21,8 @@ import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { PageHead } from '@/ui/shell'
 import { ReachStrip, stripModel } from '@/ui/strip'
 import { storePlan } from './actions'
-import { Compared, EarNeedOrder, HeldSame, Part, Reported } from './PlanParts'
+import { Part } from './PlanPart'
+import { Compared, EarNeedOrder, HeldSame, Reported } from './PlanParts'
 import { PowerPart } from './PowerPart'
 
 interface Props {
@@ -45,7 +46,7 @@ function draftPlan(plan: TrialPlan, input: PlanInput, rigs: Rig[]): TrialPlan {
     return base && out ? [{ id: `${base.id} ${out.id}`, base, out }] : []
   })
   const links = nameLinks(joined)
-  const { way, directions, scales, copyRule, repeats, marginDb, surroundings, sameAs } = input
+  const { way, directions, scales, copyRule, also, repeats, marginDb, surroundings, sameAs } = input
   const marks = marksOfWay(way, plan.marks, plan.trialName)
   const order = { scheme: input.orderScheme, seed: input.orderSeed }
   return {
@@ -56,6 +57,7 @@ function draftPlan(plan: TrialPlan, input: PlanInput, rigs: Rig[]): TrialPlan {
     directions,
     scales,
     copyRule,
+    also,
     repeats,
     marginDb,
     surroundings,

@@ -3,6 +3,7 @@ import { copyRuleRecord } from '@/core/reports/copyRuleRecord'
 import { scaleRecord } from '@/core/reports/scaleRecord'
 import { figure, id, list, MAX_LETTERS, MAX_LINKS, oneOf, record, text } from '@/core/schema'
 import { ORDER_SCHEMES, SURROUNDINGS, WAYS_OF_WORKING } from '@/core/trial'
+import { secondQuantityRecord } from '@/core/trial/planRecord'
 import { earStateList } from '@/core/trial/earStateRecord'
 
 const distanceM = (above: string) => figure().moreThan(0, above).max(2e6).nullable().defined()
@@ -15,6 +16,7 @@ export const planSchema = record({
   directions: list(oneOf(DIRECTIONS), 3).min(1, 'Choose at least one direction').required(),
   scales: record({ base: scaleRecord, out: scaleRecord }).required(),
   copyRule: copyRuleRecord.required(),
+  also: secondQuantityRecord.nullable().default(null),
   repeats: figure().integer().min(1, 'At least one').max(20, 'At most 20 repeats').required(),
   orderScheme: oneOf(ORDER_SCHEMES),
   orderSeed: figure().integer().min(0).max(2_000_000_000).required(),

@@ -1,6 +1,6 @@
 import { flushSync } from 'react-dom'
 import type { CheckKey, Entry, RunLog } from '@/core/trial'
-import { countText } from '@/core/units'
+import { countText, distanceText, type Units } from '@/core/units'
 import type { RunLogHandle } from '../log/useRunLog'
 import { EMPTY_DRAFT, type Draft } from '../pad/draft'
 
@@ -10,10 +10,10 @@ export function lastOfDevice(log: RunLog, device: string): Entry | null {
 }
 
 /** Anything but a check, in a few words. */
-function entryWords(body: Entry['body']): string {
+function entryWords(body: Entry['body'], units: Units): string {
   switch (body.kind) {
     case 'edge':
-      return `${body.what} at ${Math.round(body.distanceM)} m`
+      return `${body.what} at ${distanceText(body.distanceM, units)}`
     case 'state':
       return body.state ?? 'a mark without looking'
     case 'mark':
@@ -28,6 +28,7 @@ function entryWords(body: Entry['body']): string {
 /** Voids an entry; the check that it was stands on the screen again. */
 export async function undoLast(
   last: Entry | null,
+  units: Units,
   nameOf: (key: CheckKey) => string,
   add: RunLogHandle['add'],
   setSaid: (words: string) => void,
@@ -42,7 +43,7 @@ export async function undoLast(
     setSaid(
       body.kind === 'check'
         ? `Undone: ${nameOf(body)}, ${body.text}. It stays listed as void.`
-        : `Undone: ${entryWords(body)}.`,
+        : `Undone: ${entryWords(body, units)}.`,
     )
     setDraft(EMPTY_DRAFT)
   })

@@ -18,8 +18,17 @@ import { keepPhoto, soundEvent } from './clipEvents'
 import { lastOfDevice, undoLast } from './undoLast'
 import { useKeptDraft } from './useKeptDraft'
 import { useOnce } from './useOnce'
-import { draftText, EMPTY_DRAFT, inHand, stepBack, wanted, type Draft } from '../pad/draft'
+import {
+  EMPTY_DRAFT,
+  inHand,
+  readyToLog,
+  stepBack,
+  wanted,
+  type Draft,
+  type SecondFigure,
+} from '../pad/draft'
 import { fixOf, type Position } from '../position/positionSource'
+import type { Units } from '@/core/units'
 import type { RecordedSound } from '../media/soundRecorder'
 import type { Role, RunLogHandle } from '../log/useRunLog'
 import type { SoundKind } from '../media/useSound'
@@ -31,9 +40,12 @@ interface Given {
   /** Names a check as the screen does. */
   nameOf: (key: CheckKey) => string
   scale: Scale | null
+  /** The second figure of the check; null where one is enough. */
+  also: SecondFigure | null
   /** The words read out, where words are counted. */
   sentWords: string[] | null
   position: Position | null
+  units: Units
   tones: boolean
   mayWrite: boolean
 }
@@ -43,7 +55,7 @@ export interface FieldActions {
   setDraft: (d: Draft | ((old: Draft) => Draft)) => void
   said: string
   setSaid: (words: string) => void
-  logText: (text: string) => Promise<void>
+  logText: (text: string, also?: string) => Promise<void>
   logDraft: () => Promise<void>
   /** For a key that logs: a second tap of it that follows at once is the same tap. */
   tapped: (key: string, work: () => Promise<void>) => Promise<void>
@@ -70,25 +82,32 @@ export function loggedSince(log: RunLog, startsAt: string): number {
   return new Set(log.checks.filter((c) => !c.voided && c.time >= startsAt).map(keyText)).size
 }
 
+/** A check as it is logged where nothing else is said of it. */
+const checkBody = (
+  key: CheckKey,
+  text: string,
+  position: Position | null,
+): EntryBody & { kind: 'check' } => ({
+  kind: 'check',
+  ...keyOf(key),
+  text,
+  calls: 1,
+  remark: '',
+  state: 'graded',
+  fix: fixOf(position),
+})
+
 /**
  * What the keys of the field screen do. One thing at a time: a second tap while the first is being stored
  * would be logged against the wrong check.
  */
 export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) => void): FieldActions {
-  const { handle, now, link, nameOf, scale, sentWords, position, tones, mayWrite } = given
+  const { handle, now, link, nameOf, scale, also, sentWords, position, units, tones, mayWrite } = given
   const { log, add, ready } = handle
   const [draft, setDraft] = useKeptDraft(handle.runId, ready && now ? keyText(now) : null)
   const [said, setSaid] = useState('')
   const { once, tapped } = useOnce({ ready, mayWrite, tones, say: setSaid })
-  const body = (key: CheckKey, text: string): EntryBody & { kind: 'check' } => ({
-    kind: 'check',
-    ...keyOf(key),
-    text,
-    calls: 1,
-    remark: '',
-    state: 'graded',
-    fix: fixOf(position),
-  })
+  const body = (key: CheckKey, text: string) => checkBody(key, text, position)
   /** The arrival, where it was not logged, and the check in one. */
   const withArrival = (check: EntryBody & { kind: 'check' }) =>
     handle.addAll([
@@ -97,14 +116,16 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
         : [{ kind: 'at mark' as const, markId: check.markId, fix: fixOf(position) }]),
       check,
     ])
-  const logText = (text: string) =>
+  const logText = (text: string, second?: string) =>
     once(async () => {
       if (!now || !link) return
       const { calls, remark } = draft
-      const words = sentWords && text !== 'not heard' ? { sent: sentWords, taken: draft.taken } : null
-      await withArrival({ ...body(now, text), calls, remark, words })
+      const taken = [...draft.taken, ...draft.also.taken]
+      const words = sentWords && text !== 'not heard' ? { sent: sentWords, taken } : null
+      const more = second === undefined ? {} : { also: second }
+      await withArrival({ ...body(now, text), ...more, calls, remark, words })
       flushSync(() => {
-        setSaid(`Logged: ${nameOf(now)}, ${text}`)
+        setSaid(`Logged: ${nameOf(now)}, ${text}${second === undefined ? '' : `, ${second}`}`)
         setDraft(EMPTY_DRAFT)
         setChosen(null)
       })
@@ -126,13 +147,14 @@ export function useFieldActions(given: Given, setChosen: (key: CheckKey | null) 
       setChosen(null)
     })
   const logDraft = async () => {
-    const text = scale && draftText(draft, scale)
-    if (text) return logText(text)
-    if (scale) setSaid(`${wanted(draft, scale)} Nothing is logged yet.`)
+    const found = scale && readyToLog(draft, scale, also)
+    if (found === 'second') return setDraft((d) => ({ ...d, at: 'second' }))
+    if (found) return logText(found.text, found.also)
+    if (scale) setSaid(`${wanted(draft, scale, also)} Nothing is logged yet.`)
   }
   const last = lastOfDevice(log, handle.device)
   const undo = async () => {
-    if (!inHand(draft)) return once(() => undoLast(last, nameOf, add, setSaid, setDraft, setChosen))
+    if (!inHand(draft)) return once(() => undoLast(last, units, nameOf, add, setSaid, setDraft, setChosen))
     setDraft(stepBack(draft))
     setSaid(
       draft.calls > 1

@@ -1,6 +1,7 @@
 'use client'
 
 import type { CSSProperties, ReactNode } from 'react'
+import { blindDraw } from '@/core/trial'
 import { beforeLeg } from './beforeLeg'
 import { edgeWarning, type Prediction } from './edgeWarning'
 import { reminders } from './timers'
@@ -88,6 +89,12 @@ export function AlertBar({ handle, settings, positionTrouble, lock, prediction }
         ) : (
           r.words
         ),
+    })
+  const draw = blindDraw(log)
+  if (draw && draw.device === handle.device && !draw.seen && !draw.used)
+    lines.push({
+      urgent: true,
+      content: 'The blind letters are on this device only: another at the base still names the rigs.',
     })
   const warning = prediction && edgeWarning(prediction)
   if (warning) lines.push({ urgent: false, content: warning })

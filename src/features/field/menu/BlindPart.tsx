@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { blindLetters, speltOut } from '@/core/trial'
+import { blindDraw, blindLetters, speltOut } from '@/core/trial'
 import type { MenuProps } from './shared'
 
 /** A blind order: the sender announces a letter that says nothing of the rig. */
@@ -39,9 +39,17 @@ export function BlindPart({ pack, handle, actions, settings }: MenuProps) {
         </Box>
       </>
     )
+  const held = blindDraw(handle.log)
   return (
     <>
-      {settings.role === 'out there' ? (
+      {held && (
+        <Box role="status">
+          {held.seen
+            ? 'The other device has the letters.'
+            : 'No other device has the letters yet. One that is at the base shows the rigs’ names until it has them.'}
+        </Box>
+      )}
+      {settings.role === 'out there' || settings.alone ? (
         <Box component="ul" sx={{ m: 0, pl: 3 }}>
           {links.map((l) => (
             <li key={l.id}>

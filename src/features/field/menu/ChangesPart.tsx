@@ -6,10 +6,74 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
+import type { Attenuates } from '@/core/kit'
 import { ENDS_SWAPPED, marksNow } from '@/core/trial'
 import { AddRigForm } from './AddRigForm'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
+import { Choice } from './Part'
 import type { MenuProps } from './shared'
+
+const WEAKENS: { value: Attenuates; words: string }[] = [
+  { value: 'both ways', words: 'Both ways' },
+  { value: 'transmit', words: 'What is sent out there' },
+  { value: 'receive', words: 'What is heard out there' },
+]
+const weakensWords = (weakens: Attenuates) =>
+  weakens === 'both ways' ? 'both ways' : weakens === 'transmit' ? 'to base only' : 'from base only'
+
+/** An attenuator in the path; which way it weakens is asked the first time, and holds for the run. */
+function AttenuatorPart({ handle, actions }: Pick<MenuProps, 'handle' | 'actions'>) {
+  const { log } = handle
+  const asked = log.events.some(
+    ({ body }) => body.kind === 'change' && body.what === 'attenuator' && body.weakens !== undefined,
+  )
+  const [db, setDb] = useState('')
+  const [chosen, setWeakens] = useState<Attenuates | null>(null)
+  const bad = db === '' ? null : numberProblem(db, { min: 0, max: 120 }, 'dB')
+  const weakens = chosen ?? (asked ? log.weakens : null)
+  return (
+    <>
+      <Typography variant="h3" component="h3">
+        Attenuator
+      </Typography>
+      <Box>
+        {log.attenuationDb > 0
+          ? `${log.attenuationDb} dB is in for all rigs, ${weakensWords(log.weakens)}.`
+          : 'None is in.'}{' '}
+        It must be rated for the full power.
+      </Box>
+      <Box>Which way does it weaken? Between radio and antenna it is both.</Box>
+      <Choice label="Which way it weakens" value={weakens} options={WEAKENS} onChange={setWeakens} />
+      <Box sx={{ display: 'flex', gap: 1 }}>
+        <NumberBox label="Attenuation" unit="dB" value={db} problem={bad} onChange={setDb} sx={{ flex: 1 }} />
+        <Button
+          variant="outlined"
+          disabled={db === '' || bad !== null || weakens === null}
+          onClick={() =>
+            void actions
+              .addEvent(
+                {
+                  kind: 'change',
+                  what: 'attenuator',
+                  linkId: null,
+                  db: numberIn(db),
+                  weakens: weakens ?? 'both ways',
+                  text: '',
+                },
+                numberIn(db) === 0
+                  ? 'Logged: attenuator out'
+                  : `Logged: ${numberIn(db)} dB in, ${weakensWords(weakens ?? 'both ways')}`,
+              )
+              .then(() => setDb(''))
+          }
+        >
+          It is in now
+        </Button>
+      </Box>
+      {weakens === null && db !== '' && <Box role="note">Say which way it weakens first.</Box>}
+    </>
+  )
+}
 
 /** The ends of the plan, taken the other way round. */
 function EndsPart({ actions, swapped }: Pick<MenuProps, 'actions'> & { swapped: boolean }) {
@@ -44,39 +108,14 @@ function EndsPart({ actions, swapped }: Pick<MenuProps, 'actions'> & { swapped: 
 export function ChangesPart({ pack, handle, actions, now }: MenuProps) {
   const { log } = handle
   const { links } = pack.plan
-  const [db, setDb] = useState('')
   const [text, setText] = useState('')
   const [linkId, setLink] = useState(now?.linkId ?? links[0]!.id)
-  const bad = db === '' ? null : numberProblem(db, { min: 0, max: 120 }, 'dB')
   const link = links.find((l) => l.id === linkId)!
   const out = log.linksOut.includes(linkId)
   const legs = [...new Map(marksNow(pack.plan, log).map((m) => [m.legId, m.legName]))]
   return (
     <>
-      <Typography variant="h3" component="h3">
-        Attenuator
-      </Typography>
-      <Box>
-        {log.attenuationDb > 0 ? `${log.attenuationDb} dB is in for all rigs.` : 'None is in.'} It must be
-        rated for the full power.
-      </Box>
-      <Box sx={{ display: 'flex', gap: 1 }}>
-        <NumberBox label="Attenuation" unit="dB" value={db} problem={bad} onChange={setDb} sx={{ flex: 1 }} />
-        <Button
-          variant="outlined"
-          disabled={db === '' || bad !== null}
-          onClick={() =>
-            void actions
-              .addEvent(
-                { kind: 'change', what: 'attenuator', linkId: null, db: numberIn(db), text: '' },
-                numberIn(db) === 0 ? 'Logged: attenuator out' : `Logged: ${numberIn(db)} dB in`,
-              )
-              .then(() => setDb(''))
-          }
-        >
-          It is in now
-        </Button>
-      </Box>
+      <AttenuatorPart handle={handle} actions={actions} />
       <Typography variant="h3" component="h3">
         A rig
       </Typography>

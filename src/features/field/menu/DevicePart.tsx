@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import TextField from '@mui/material/TextField'
+import { isAllStrangers } from '@/core/kit'
 import { changeSettings } from '../device/settings'
 import { timeToday } from '../hints/timers'
 import { Choice } from './Part'
@@ -12,7 +13,7 @@ import type { MenuProps } from './shared'
 const whole = (text: string) => Math.max(0, Math.min(600, Math.round(Number(text.replace(',', '.')) || 0)))
 
 /** Who holds this device, what it reminds of, and how it looks and sounds. */
-export function DevicePart({ settings }: MenuProps) {
+export function DevicePart({ settings, pack }: MenuProps) {
   const tick = (key: 'leftHanded' | 'tones' | 'spoken', label: string) => (
     <FormControlLabel
       sx={{ minHeight: 48 }}
@@ -25,15 +26,22 @@ export function DevicePart({ settings }: MenuProps) {
   const badTime = settings.turnBack !== '' && timeToday(settings.turnBack, 0) === null
   return (
     <>
-      <Choice
-        label="Who holds this device"
-        value={settings.role}
-        options={[
-          { value: 'out there', words: 'Out there' },
-          { value: 'base', words: 'At the base' },
-        ]}
-        onChange={(role) => changeSettings({ role })}
-      />
+      {isAllStrangers(pack.plan.links) ? (
+        <Box>Whoever answers is out there: what you hear and what they report is both logged here.</Box>
+      ) : (
+        <Choice
+          label="Who holds this device"
+          value={settings.role === 'base' && settings.alone ? 'alone' : settings.role}
+          options={[
+            { value: 'out there', words: 'Out there' },
+            { value: 'base', words: 'At the base' },
+            { value: 'alone', words: 'At the base, logging both ways' },
+          ]}
+          onChange={(who) =>
+            changeSettings({ role: who === 'out there' ? who : 'base', alone: who === 'alone' })
+          }
+        />
+      )}
       <Choice
         label="How you go"
         value={settings.vehicle ? 'vehicle' : 'foot'}

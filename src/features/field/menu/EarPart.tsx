@@ -1,25 +1,17 @@
 'use client'
 
-import { MAX_LETTERS } from '@/core/schema/limits'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
-import Typography from '@mui/material/Typography'
 import { useState } from 'react'
-import type { Direction } from '@/core/kit'
 import { COMPARISONS, earStatesOf, type Comparison } from '@/core/trial'
 import { distanceText } from '@/core/units'
 import { baseFrom } from '../position/guide'
-import { Choice } from './Part'
+import { Choice, heading } from './Part'
 import { fixOf } from '../position/positionSource'
 import type { MenuProps } from './shared'
-
-const heading = (text: string) => (
-  <Typography variant="h3" component="h3" sx={{ mt: 1 }}>
-    {text}
-  </Typography>
-)
+import { StationForm } from './StationForm'
 
 /** A quick switch between two links, and what the listener says of the second. */
 function CompareForm({ pack, actions, now, onClose }: MenuProps) {
@@ -194,65 +186,6 @@ function StateForm({ pack, handle, actions, now, position, sound }: MenuProps) {
           />
         </>
       )}
-    </>
-  )
-}
-
-/** Somebody joins in, with what they say of themselves. */
-function StationForm({ actions, now, onClose }: MenuProps) {
-  const [name, setName] = useState('')
-  const [place, setPlace] = useState('')
-  const [text, setText] = useState('')
-  const [direction, setDirection] = useState<Direction>('from base')
-  const [problem, setProblem] = useState('')
-  const save = () => {
-    if (name.trim() === '') return setProblem('Say who it was, in their own words.')
-    void actions
-      .addEvent(
-        {
-          kind: 'station',
-          name: name.trim(),
-          place: place.trim(),
-          direction,
-          linkId: now?.linkId ?? null,
-          text: text.trim(),
-        },
-        `Logged: ${name.trim()} joined in`,
-      )
-      .then(onClose)
-  }
-  return (
-    <>
-      {heading('Another station joined in')}
-      <TextField
-        label="Who"
-        slotProps={{ htmlInput: { maxLength: MAX_LETTERS.name } }}
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        error={problem !== ''}
-        helperText={problem}
-      />
-      <TextField
-        label="Where, as they say"
-        value={place}
-        onChange={(e) => setPlace(e.target.value)}
-        placeholder="a town, a grid locator, on the move"
-      />
-      <TextField label="Report" value={text} onChange={(e) => setText(e.target.value)} placeholder="5 by 7" />
-      <Choice
-        label="Who reports"
-        value={direction}
-        options={[
-          { value: 'from base', words: 'We heard them' },
-          { value: 'to base', words: 'They heard us' },
-        ]}
-        onChange={setDirection}
-      />
-      <Box>
-        <Button variant="outlined" size="large" onClick={save}>
-          Log this station
-        </Button>
-      </Box>
     </>
   )
 }

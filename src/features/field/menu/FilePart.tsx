@@ -41,7 +41,7 @@ export function FilePart({ pack, handle, clips }: MenuProps) {
     })()
   }, [])
   const write = async () => {
-    const { ground: _ground, ...rest } = pack
+    const { ground: _ground, units: _units, ...rest } = pack
     const file: RunFile = {
       format: 'even-reach-run',
       pack: rest,

@@ -12,12 +12,12 @@ interface Props {
   onVoid: (id: string, reason: string) => Promise<unknown>
   /** Asks for it once more, and goes there. */
   onRepeat: (check: LoggedCheck) => void
-  onEdit: (check: LoggedCheck, text: string) => Promise<unknown>
+  onEdit: (check: LoggedCheck, text: string, also: string | undefined) => Promise<unknown>
 }
 
 /** Every logged check, newest first; a void one stays listed, struck through, with its reason. */
 export function LogList({ plan, log, onVoid, onRepeat, onEdit }: Props) {
-  const [edited, setEdited] = useState<{ id: string; text: string } | null>(null)
+  const [edited, setEdited] = useState<{ id: string; text: string; also: string } | null>(null)
   const [asked, setAsked] = useState<string | null>(null)
   const [reason, setReason] = useState('')
   const marks = marksNow(plan, log)
@@ -29,7 +29,8 @@ export function LogList({ plan, log, onVoid, onRepeat, onEdit }: Props) {
       {[...log.checks].reverse().map((c) => (
         <Box component="li" key={c.id} sx={{ py: 0.5 }}>
           <span style={{ textDecoration: c.voided ? 'line-through' : 'none' }}>
-            {mark(c.markId)}, {name(c.linkId)}, {c.direction}: <b>{c.text}</b>
+            {mark(c.markId)}, {name(c.linkId)}, {c.direction}:{' '}
+            <b>{c.also === undefined ? c.text : `${c.text}, ${c.also}`}</b>
             {c.versions > 1 && !c.voided && ' (corrected)'}
             {c.calls > 1 && `, ${c.calls} calls`}
             {c.remark && ` · ${c.remark}`}
@@ -40,7 +41,7 @@ export function LogList({ plan, log, onVoid, onRepeat, onEdit }: Props) {
             <>
               <Button
                 size="small"
-                onClick={() => setEdited({ id: c.id, text: c.text })}
+                onClick={() => setEdited({ id: c.id, text: c.text, also: c.also ?? '' })}
                 aria-label={`Edit ${mark(c.markId)} ${name(c.linkId)} ${c.direction}`}
               >
                 Edit
@@ -68,12 +69,27 @@ export function LogList({ plan, log, onVoid, onRepeat, onEdit }: Props) {
                 fullWidth
                 label="The report"
                 value={edited.text}
-                onChange={(e) => setEdited({ id: c.id, text: e.target.value })}
+                onChange={(e) => setEdited({ ...edited, text: e.target.value })}
               />
+              {plan.also && (
+                <TextField
+                  fullWidth
+                  label={plan.also.second}
+                  value={edited.also}
+                  onChange={(e) => setEdited({ ...edited, also: e.target.value })}
+                />
+              )}
               <Button
                 variant="contained"
-                disabled={edited.text.trim() === '' || edited.text.trim() === c.text}
-                onClick={() => void onEdit(c, edited.text.trim()).then(() => setEdited(null))}
+                disabled={
+                  edited.text.trim() === '' ||
+                  (edited.text.trim() === c.text && edited.also.trim() === (c.also ?? ''))
+                }
+                onClick={() =>
+                  void onEdit(c, edited.text.trim(), edited.also.trim() || undefined).then(() =>
+                    setEdited(null),
+                  )
+                }
               >
                 Correct it
               </Button>

@@ -58,7 +58,10 @@ export function LogPart({ pack, handle, actions, onChosen, onClose }: MenuProps)
               onClose()
             })
         }}
-        onEdit={(check, text) => add({ kind: 'check', ...bodyOf(check), text }, check.id)}
+        onEdit={(check, text, also) => {
+          const { also: _old, ...body } = bodyOf(check)
+          return add({ kind: 'check', ...body, text, ...(also === undefined ? {} : { also }) }, check.id)
+        }}
       />
     </>
   )

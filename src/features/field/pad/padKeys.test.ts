@@ -1,6 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { defaultScale, readReport, whyNotRead, type Scale } from '@/core/reports'
-import { draftText, EMPTY_DRAFT, inHand, stepBack, wanted, type Draft } from './draft'
+import {
+  draftText,
+  EMPTY_DRAFT,
+  inHand,
+  keptDraft,
+  readyToLog,
+  shownDraft,
+  stepBack,
+  wanted,
+  type Draft,
+} from './draft'
 import { messageOf } from '@/core/outcome'
 import { readEntries } from '@/core/trial/readLog'
 import { padKey } from './padKeys'
@@ -122,5 +132,36 @@ describe('readEntries', () => {
     expect(said([{ ...good, body: { kind: 'check', text: '5 by 7' } }])).toMatch(/required/)
     expect(said([{ ...good, body: { kind: 'dance' } }])).toMatch(/kind/)
     expect(said('all')).toMatch(/list/)
+  })
+})
+
+describe('a check with two figures', () => {
+  const level = defaultScale('level')
+  const also = {
+    first: 'Level',
+    second: 'Quality',
+    scale: { ...defaultScale('bare'), unit: 'per cent' } as Scale,
+  }
+  const typed = { ...EMPTY_DRAFT, figure: '-97' }
+  it('asks for the second after the first, takes it on the same pad, and can do without it', () => {
+    expect(wanted(EMPTY_DRAFT, level, also)).toBe('Report?')
+    expect(readyToLog(EMPTY_DRAFT, level, also)).toBeNull()
+    expect(wanted(typed, level, also)).toBe('Next: Quality')
+    expect(readyToLog(typed, level, also)).toBe('second')
+    const second: Draft = { ...typed, at: 'second' }
+    expect(wanted(second, level, also)).toBe('Log without Quality')
+    expect(readyToLog(second, level, also)).toEqual({ text: '-97' })
+    const both = keptDraft(second, { ...shownDraft(second), figure: '84' })
+    expect(both).toMatchObject({ figure: '-97', also: { figure: '84' }, at: 'second' })
+    expect(wanted(both, level, also)).toBe('Log it')
+    expect(readyToLog(both, level, also)).toEqual({ text: '-97', also: '84' })
+    expect(readyToLog({ ...both, at: 'first' }, level, also)).toEqual({ text: '-97', also: '84' })
+  })
+  it('is not logged while the second cannot be read, and undo takes that one first', () => {
+    const wrong: Draft = { ...typed, at: 'second', also: { ...EMPTY_DRAFT.also, figure: '840' } }
+    expect(readyToLog(wrong, level, also)).toBeNull()
+    expect(wanted(wrong, level, also)).toBe('Report?')
+    expect(stepBack(wrong)).toMatchObject({ figure: '-97', also: { figure: '' } })
+    expect(inHand({ ...EMPTY_DRAFT, also: wrong.also })).toBe(true)
   })
 })

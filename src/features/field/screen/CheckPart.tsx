@@ -10,7 +10,8 @@ import { loggedSince, type FieldActions } from '../actions/useFieldActions'
 import type { FieldSettings } from '../device/settings'
 import { expectedChance } from '../hints/expected'
 import type { RunPack } from '../log/runPack'
-import { wanted } from '../pad/draft'
+import { keptDraft, shownDraft, wanted } from '../pad/draft'
+import { FigureKeys } from '../pad/FigureKeys'
 import { PadButton } from '../pad/PadButton'
 import { ReportPad } from '../pad/ReportPad'
 import { BottomRow } from './BottomRow'
@@ -22,10 +23,12 @@ import type { Now } from './useNow'
 const sendPad = () => import('../pad/SendPad').then((m) => m.SendPad)
 const answeredLine = () => import('./AnsweredLine').then((m) => m.AnsweredLine)
 const lostLine = () => import('./LostLine').then((m) => m.LostLine)
+const whyLine = () => import('./WhyLine').then((m) => m.WhyLine)
 const clockLine = () => import('./ClockLine').then((m) => m.ClockLine)
 const SendPad = dynamic(sendPad, { ssr: false })
 const AnsweredLine = dynamic(answeredLine, { ssr: false })
 const LostLine = dynamic(lostLine, { ssr: false })
+const WhyLine = dynamic(whyLine, { ssr: false })
 const ClockLine = dynamic(clockLine, { ssr: false })
 
 interface Props {
@@ -58,10 +61,11 @@ export function CheckPart({
 }: Props) {
   const { plan } = pack
   const { draft, setDraft } = actions
-  const { role, sendOnly, tones } = settings
+  const { role, alone, sendOnly, tones } = settings
   // Fetched while there may still be a network, for it may be gone when the first of them is needed.
   useEffect(() => {
-    for (const fetched of [sendPad(), answeredLine(), lostLine(), clockLine()]) fetched.catch(() => undefined)
+    for (const fetched of [sendPad(), answeredLine(), lostLine(), whyLine(), clockLine()])
+      fetched.catch(() => undefined)
   }, [])
   return (
     <div className="field-body">
@@ -73,6 +77,7 @@ export function CheckPart({
           link={link}
           calls={draft.calls}
           role={role}
+          alone={alone}
           directions={state.mine.directions}
           sentWords={state.sentWords}
           spoken={settings.spoken}
@@ -83,6 +88,7 @@ export function CheckPart({
         <NextLine plan={plan} log={log} now={now} open={state.open} units={units} />
         {log.checks.length > 0 && <AnsweredLine plan={plan} log={log} />}
         {log.checks.length > 0 && <LostLine plan={state.mine} log={log} now={now} actions={actions} />}
+        {log.checks.length > 0 && <WhyLine pack={pack} log={log} onWhy={() => onSheet('why')} />}
         {log.clock && (
           <ClockLine
             clock={log.clock}
@@ -104,7 +110,14 @@ export function CheckPart({
           />
         ) : (
           <>
-            <ReportPad scale={scale} draft={draft} onDraft={setDraft} seed={plan.order.seed} now={now} />
+            {state.also && <FigureKeys also={state.also} scale={scale} draft={draft} onDraft={setDraft} />}
+            <ReportPad
+              scale={state.also && draft.at === 'second' ? state.also.scale : scale}
+              draft={shownDraft(draft)}
+              onDraft={(d) => setDraft((old) => keptDraft(old, d))}
+              seed={plan.order.seed}
+              now={now}
+            />
             <div style={{ display: 'grid', gridTemplateColumns: '1fr 1fr 1fr', gap: 4 }}>
               <PadButton
                 disabled={!ready}
@@ -125,7 +138,7 @@ export function CheckPart({
           canUndo={actions.canUndo}
           sendOnly={sendOnly}
           leftHanded={settings.leftHanded}
-          words={wanted(draft, scale)}
+          words={wanted(draft, scale, state.also)}
           onMore={() => onSheet('menu')}
         />
       </div>

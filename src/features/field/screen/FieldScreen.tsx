@@ -5,14 +5,15 @@ import { useEffect, useMemo, useRef, useState, type CSSProperties } from 'react'
 import { needsMarks, notedIn, planNow, type RunLog, type TrialPlan } from '@/core/trial'
 import { useFieldActions } from '../actions/useFieldActions'
 import { checkName } from '../actions/checkName'
-import { changeSettings, chosenUnits, useFieldSettings } from '../device/settings'
+import { changeSettings } from '../device/settings'
+import { useRunSettings } from '../device/useRole'
 import { fieldVars } from '../device/theme'
 import { useLeaveWarning, useTabLock, useWakeLock } from '../device/useDevice'
 import { AlertBar } from '../hints/AlertBar'
 import type { RunPack } from '../log/runPack'
+import { useBlindSeen } from '../log/useBlindSeen'
 import { useRunLog } from '../log/useRunLog'
-import { useClips } from '../media/useClips'
-import { useSound } from '../media/useSound'
+import { useKeptSounds } from '../actions/useKeptSounds'
 import type { PositionSource } from '../position/positionSource'
 import { usePosition } from '../position/usePosition'
 import { CheckPart } from './CheckPart'
@@ -53,8 +54,8 @@ function linkByEar(plan: TrialPlan, log: RunLog) {
 /** The field screen: the next check always on it, one hand, no scrolling. */
 export function FieldScreen({ pack: taken }: { pack: RunPack }) {
   const { runId } = taken
-  const settings = useFieldSettings(runId)
-  const [units] = useState(chosenUnits)
+  const settings = useRunSettings(runId, taken.plan)
+  const units = taken.units ?? 'metric'
   const handle = useRunLog(runId, settings.role)
   const { log, queue, add, ready, storageTrouble } = handle
   const pack = useMemo(() => ({ ...taken, plan: planNow(taken.plan, log) }), [taken, log])
@@ -65,9 +66,10 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
   const { position, kmh, trouble } = usePosition(source, (points) => {
     if (lock.mine) void add({ kind: 'track', points }).catch(() => undefined)
   })
+  useBlindSeen(handle, lock.mine)
   useWakeLock()
-  const state = useNow(plan, log, settings.role)
-  const { now, link, scale, open, sentWords } = state
+  const state = useNow(plan, log, settings)
+  const { now, link, scale, also, open, sentWords } = state
   const actions = useFieldActions(
     {
       handle,
@@ -75,24 +77,19 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
       link,
       nameOf: (key) => checkName(plan, log, key),
       scale,
+      also,
       sentWords,
       position,
+      units,
       tones: settings.tones,
       mayWrite: lock.mine,
     },
     state.choose,
   )
-  const clips = useClips(
-    runId,
-    ready && lock.mine,
-    (made) => void actions.keepSound('way', made, settings.role, null),
-  )
+  const { clips, sound } = useKeptSounds(runId, ready && lock.mine, actions, settings.role, now)
   const waiting = queue.waiting + clips.waiting
   useLeaveWarning(waiting)
-  const sound = useSound(runId, (kind, made) => {
-    void actions.keepSound(kind, made, settings.role, now).then(clips.send)
-  })
-  useFieldKeys({ actions, scale, sendOnly: settings.sendOnly, sheet, onSheet: setSheet })
+  useFieldKeys({ actions, scale, also, sendOnly: settings.sendOnly, sheet, onSheet: setSheet })
 
   // Back on the screen, Enter logs again and does not press the key that opened the sheet.
   const screen = useRef<HTMLElement>(null)
@@ -152,6 +149,7 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
         <FieldSheets
           sheet={sheet}
           scale={scale}
+          also={also}
           open={open}
           menu={{
             ...rest,

@@ -7,31 +7,33 @@ import { ClipSheet } from '../sheet/ClipSheet'
 import { GridSheet } from '../sheet/GridSheet'
 import { KeyList } from '../sheet/KeyList'
 import { FieldMenu } from '../menu/FieldMenu'
+import { keptDraft, shownDraft, type SecondFigure } from '../pad/draft'
 import type { MenuProps } from '../menu/shared'
 import { RemarkSheet } from '../sheet/RemarkSheet'
 import { RigSheet } from '../sheet/RigSheet'
 
 /** What may lie over the field screen. */
-export type SheetName = 'menu' | 'keys' | 'remark' | 'clip' | 'grid' | 'rig'
+export type SheetName = 'menu' | 'keys' | 'remark' | 'clip' | 'grid' | 'rig' | 'why'
 
 interface Props {
   sheet: SheetName
   scale: Scale | null
+  also: SecondFigure | null
   open: readonly ScheduledCheck[]
   menu: MenuProps
 }
 
 /** The one sheet that is open. */
-export function FieldSheets({ sheet, scale, open, menu }: Props) {
+export function FieldSheets({ sheet, scale, also, open, menu }: Props) {
   const { pack, handle, actions, now, settings, sound, onSheet, onClose } = menu
-  if (sheet === 'menu') return <FieldMenu {...menu} />
+  if (sheet === 'menu' || sheet === 'why') return <FieldMenu {...menu} why={sheet === 'why'} />
   if (sheet === 'keys' || !now || !scale) return <KeyList onClose={onClose} />
   if (sheet === 'remark')
     return (
       <RemarkSheet
-        scale={scale}
-        draft={actions.draft}
-        onDraft={actions.setDraft}
+        scale={also && actions.draft.at === 'second' ? also.scale : scale}
+        draft={shownDraft(actions.draft)}
+        onDraft={(d) => actions.setDraft(keptDraft(actions.draft, d))}
         onClip={() => onSheet('clip')}
         onClose={onClose}
       />
@@ -43,7 +45,7 @@ export function FieldSheets({ sheet, scale, open, menu }: Props) {
         log={handle.log}
         now={now}
         open={open}
-        hidden={settings.role === 'base'}
+        hidden={settings.role === 'base' && !settings.alone}
         onChoose={menu.onChosen}
         onLost={(keys, words, reason) => void actions.addEvent({ kind: 'skip', keys, reason }, words)}
         onClose={onClose}
@@ -63,7 +65,7 @@ export function FieldSheets({ sheet, scale, open, menu }: Props) {
       plan={pack.plan}
       open={open.filter((c) => c.markId === now.markId)}
       direction={now.direction}
-      blind={settings.role === 'base' ? handle.log.blind : null}
+      blind={settings.role === 'base' && !settings.alone ? handle.log.blind : null}
       onLog={actions.logMany}
       onClose={onClose}
     />

@@ -13,6 +13,8 @@ interface Props {
   link: Link
   calls: number
   role: Role
+  /** At the base with nobody of ours out there. */
+  alone: boolean
   /** Those that are logged on this device. */
   directions: readonly Direction[]
   /** The words to read out; null where none are. */
@@ -30,6 +32,12 @@ export function sends(role: Role, direction: Direction): boolean {
   return role === 'out there' ? direction !== 'from base' : direction === 'from base'
 }
 
+function whoReports(role: Role, direction: Direction): string {
+  const atBase = role === 'base'
+  if ((listenerOf(direction) === 'base') === atBase) return 'You report what you hear'
+  return atBase ? 'They report what they hear' : 'The base reports'
+}
+
 function lineToSay(now: ScheduledCheck, letter: string, mine: boolean): string {
   if (now.direction === 'loop') return `Send, and note what comes back. ${now.mark.name}, rig ${letter}.`
   if (!mine) return `Listen. “${now.mark.name}, rig ${letter}, ready to copy.”`
@@ -44,22 +52,73 @@ export function movePrompt(link: Link): string {
   return `First move ${far}, or turn: fading averages out.`
 }
 
-/** The rig to connect now, its letter large; what to say; the two directions side by side. */
-export function NowCard(props: Props) {
-  const { plan, log, now, link, calls, role, directions, sentWords, spoken, expected, onDirection, onRig } =
-    props
-  const mine = sends(role, now.direction)
-  const blind = log.blind?.[link.id]
-  const letter = blind ?? link.letter
-  // Out there one connects the rig and cannot be blind to it; the base is.
-  const hidden = blind !== undefined && role === 'base'
-  const name = hidden ? `Letter ${blind}` : link.name
-  const listener = listenerOf(now.direction) === 'base' ? 'The base reports' : 'You report what you hear'
+/** The directions of this check side by side, with what was logged already. */
+function DirectionKeys({
+  log,
+  now,
+  directions,
+  onDirection,
+}: Pick<Props, 'log' | 'now' | 'directions' | 'onDirection'>) {
   const done = (d: Direction) =>
     standingChecks(log).find(
       (c) =>
         c.markId === now.markId && c.linkId === now.linkId && c.direction === d && c.repeat === now.repeat,
     )
+  return (
+    <div style={{ display: 'grid', gridTemplateColumns: `repeat(${directions.length}, 1fr)`, gap: 4 }}>
+      {directions.map((d) => {
+        const made = done(d)
+        const here = d === now.direction
+        return (
+          <button
+            key={d}
+            type="button"
+            disabled={!!made}
+            aria-current={here ? 'step' : undefined}
+            onClick={() => onDirection(d)}
+            style={{
+              minHeight: 'var(--f-key-height, 64px)',
+              font: 'inherit',
+              color: 'var(--f-ink)',
+              background: 'none',
+              border: `${here ? 4 : 2}px solid ${here ? 'var(--f-now)' : 'var(--f-line)'}`,
+              outlineOffset: 2,
+              borderRadius: 3,
+              fontWeight: here ? 700 : 400,
+            }}
+          >
+            {d}
+            {made ? `: ${made.text}` : here ? ', now' : ''}
+          </button>
+        )
+      })}
+    </div>
+  )
+}
+
+/** The rig to connect now, its letter large; what to say; the two directions side by side. */
+export function NowCard(props: Props) {
+  const {
+    plan,
+    log,
+    now,
+    link,
+    calls,
+    role,
+    alone,
+    directions,
+    sentWords,
+    spoken,
+    expected,
+    onDirection,
+    onRig,
+  } = props
+  const mine = sends(role, now.direction)
+  const blind = log.blind?.[link.id]
+  const letter = blind ?? link.letter
+  // Out there, or alone, one connects the rig and cannot be blind to it; the base is.
+  const hidden = blind !== undefined && role === 'base' && !alone
+  const name = hidden ? `Letter ${blind}` : link.name
   const spokenWords = `${now.mark.name}. ${hidden ? '' : link.name}, letter ${letter}, ${now.direction}`
   useEffect(() => {
     if (spoken) speak(spokenWords)
@@ -112,7 +171,7 @@ export function NowCard(props: Props) {
             </div>
           )}
           <div>
-            {role === 'base' ? 'You report what you hear' : listener}
+            {whoReports(role, now.direction)}
             {calls > 1 && `, call ${calls}`}
             {expected !== null && ` · expected ${Math.round(expected * 10)} times in 10`}
           </div>
@@ -129,36 +188,7 @@ export function NowCard(props: Props) {
           Read out: {sentWords.join(' · ')}
         </div>
       )}
-      {directions.length > 1 && (
-        <div style={{ display: 'grid', gridTemplateColumns: `repeat(${directions.length}, 1fr)`, gap: 4 }}>
-          {directions.map((d) => {
-            const made = done(d)
-            const here = d === now.direction
-            return (
-              <button
-                key={d}
-                type="button"
-                disabled={!!made}
-                aria-current={here ? 'step' : undefined}
-                onClick={() => onDirection(d)}
-                style={{
-                  minHeight: 'var(--f-key-height, 64px)',
-                  font: 'inherit',
-                  color: 'var(--f-ink)',
-                  background: 'none',
-                  border: `${here ? 4 : 2}px solid ${here ? 'var(--f-now)' : 'var(--f-line)'}`,
-                  outlineOffset: 2,
-                  borderRadius: 3,
-                  fontWeight: here ? 700 : 400,
-                }}
-              >
-                {d}
-                {made ? `: ${made.text}` : here ? ', now' : ''}
-              </button>
-            )
-          })}
-        </div>
-      )}
+      {directions.length > 1 && <DirectionKeys {...{ log, now, directions, onDirection }} />}
     </section>
   )
 }

@@ -9,8 +9,8 @@ import type { Role } from '../log/useRunLog'
 import { useNow } from './useNow'
 
 const two = plan([link(rig('a')), link(rig('b'))], 3)
-const show = (entries: Entry[] = [], role: Role = 'out there', of = two) =>
-  renderHook(() => useNow(of, foldEntries(entries), role)).result
+const show = (entries: Entry[] = [], role: Role = 'out there', of = two, alone = false) =>
+  renderHook(() => useNow(of, foldEntries(entries), { role, alone })).result
 
 describe('what is asked for now', () => {
   it('is the plan’s next check, with its link, its scale and its mark', () => {
@@ -24,11 +24,13 @@ describe('what is asked for now', () => {
 
   it('at the base is only what the base hears', () => {
     expect(show([], 'base').current.checks.every((c) => c.direction === 'to base')).toBe(true)
+    // Alone there, or with strangers out there, one logs what they report as well.
+    expect(show([], 'base', two, true).current.checks).toHaveLength(12)
   })
 
   it('is the one chosen while it is open, and the plan’s again afterwards', () => {
     const entries: Entry[] = []
-    const hook = renderHook(({ log }) => useNow(two, log, 'out there'), {
+    const hook = renderHook(({ log }) => useNow(two, log, { role: 'out there', alone: false }), {
       initialProps: { log: foldEntries(entries) },
     })
     const other = hook.result.current.open.at(-1)!

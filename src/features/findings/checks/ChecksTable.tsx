@@ -45,7 +45,13 @@ export function ChecksTable({ plan, checks, marks, units }: Props) {
             </td>
             <td data-label="Rig">{link ? `${link.letter}, ${link.name}` : 'another rig'}</td>
             <td data-label="Direction">{c.direction}</td>
-            <td data-label="Report">{c.state === 'sent' ? 'sent, not graded yet' : c.text}</td>
+            <td data-label="Report">
+              {c.state === 'sent'
+                ? 'sent, not graded yet'
+                : c.also === undefined
+                  ? c.text
+                  : `${c.text}; ${c.also}`}
+            </td>
             <td data-label="Read as">
               {c.state === 'sent'
                 ? ''

@@ -23,7 +23,7 @@ function wordsOf(e: LoggedEvent, plan: TrialPlan, log: RunLog, units: Units): [s
       if (body.what === 'attenuator')
         return body.db
           ? [
-              `An attenuator of ${body.db} dB was put in. Levels and differences have it taken out; a copy with it in counts as one made farther out, by the slope measured here.`,
+              `An attenuator of ${body.db} dB was put in${body.weakens === 'transmit' ? ', weakening to base only' : body.weakens === 'receive' ? ', weakening from base only' : ''}. Levels and differences have it taken out; a copy with it in counts as one made farther out, by the slope measured here.`,
               true,
             ]
           : ['The attenuator was taken out.', true]
@@ -63,7 +63,7 @@ function wordsOf(e: LoggedEvent, plan: TrialPlan, log: RunLog, units: Units): [s
       ]
     case 'station':
       return [
-        `${body.name}${body.place ? `, ${body.place}` : ''}, joined in${body.text ? `: ${body.text}` : ''}.`,
+        `${body.name}${body.place ? `, ${body.place}` : ''}${body.moving ? ', on the move' : ''}${body.distanceM == null ? '' : `, ${far(body.distanceM)} off`}, joined in${body.linkId ? ` on ${link(body.linkId)}` : ''}${body.text ? `: ${body.text}` : ''}${body.linkId && body.against ? `; ${link(body.linkId)} against ${link(body.against.linkId)}: ${body.against.said}` : ''}.`,
         false,
       ]
     case 'blind':

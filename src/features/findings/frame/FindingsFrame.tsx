@@ -1,13 +1,14 @@
 import Box from '@mui/material/Box'
 import type { ReactNode } from 'react'
 import { poolOf } from './compute'
+import { FigurePicker } from './FigurePicker'
 import { PlacesNav } from './PlacesNav'
 import { RunPicker } from './RunPicker'
 import type { AskedFindings } from './openFindings'
 
 /** What every place of the findings stands in: where one is, which run it is, and whether that counts. */
 export function FindingsFrame({ asked, children }: { asked: AskedFindings; children: ReactNode }) {
-  const { open, runs, shown, chosen, settings } = asked
+  const { open, runs, shown, chosen, settings, figures } = asked
   const { apart } = poolOf(chosen, settings)
   return (
     <>
@@ -18,6 +19,7 @@ export function FindingsFrame({ asked, children }: { asked: AskedFindings; child
         Findings
       </Box>
       <PlacesNav trialId={open.trial.id}>
+        {figures && <FigurePicker figures={figures} runId={shown.row.id} />}
         <RunPicker
           runId={shown.row.id}
           runs={runs.map((r) => ({ id: r.row.id, name: r.row.name, state: r.log.state }))}

@@ -3,7 +3,7 @@ import { db } from '@/data'
 import { answerOf, type Answer, type Findings } from '@/core/findings'
 import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
-import { readUnits } from '@/ui/shell/readUnits'
+import { readUnits } from '@/server/readUnits'
 import { walksOf } from './compute'
 import { findingsAsked, type Query } from './request'
 

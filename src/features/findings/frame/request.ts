@@ -1,6 +1,7 @@
 import { listRuns, logOf, openTrial, type Db } from '@/data'
 import { answersAnything } from '@/core/findings'
-import { planNow } from '@/core/trial'
+import { logBySecond, planBySecond, planNow } from '@/core/trial'
+import type { RunWithLog } from './compute'
 import { settingsFromParams } from './ruleParams'
 
 export type Query = Record<string, string | string[] | undefined>
@@ -14,18 +15,39 @@ export function findingsAsked(db: Db, trialId: string, query: Query) {
   const open = openTrial(db, trialId)
   if (!open) return null
   // A run just begun holds nothing yet, and must not hide what was found before.
-  const runs = listRuns(db, open.trial.id)
+  const holding = listRuns(db, open.trial.id)
     .map((row) => ({ row, log: logOf(db, row.id) }))
     .filter((r) => answersAnything(r.log))
-  const shown =
-    runs.find((r) => r.row.id === query.run) ?? runs.find((r) => r.log.state !== 'voided') ?? runs[0] ?? null
-  if (!shown) return { open, runs, shown: null, chosen: [], settings: null, plan: null }
+  const picked =
+    holding.find((r) => r.row.id === query.run) ??
+    holding.find((r) => r.log.state !== 'voided') ??
+    holding[0] ??
+    null
+  if (!picked)
+    return { open, runs: holding, shown: null, chosen: [], settings: null, plan: null, figures: null }
+  const figures = figuresOf(picked, query)
+  const runs = figures?.by === 'second' ? holding.map(toldBySecond) : holding
+  const shown = runs[holding.indexOf(picked)]!
   const settings = settingsFromParams(query, shown.row.plan)
   const others = runs.filter(
     (r) => r !== shown && settings.withRuns.includes(r.row.id) && r.log.checks.length > 0,
   )
-  return { open, runs, shown, chosen: [shown, ...others], settings, plan: planNow(shown.row.plan, shown.log) }
+  const plan = planNow(shown.row.plan, shown.log)
+  return { open, runs, shown, chosen: [shown, ...others], settings, plan, figures }
 }
+
+/** What the two figures of each check are called, and by which of them is read; null where there is one alone. */
+function figuresOf({ row, log }: RunWithLog, query: Query) {
+  const { also } = row.plan
+  if (!also || !log.checks.some((c) => c.also !== undefined)) return null
+  return { first: also.first, second: also.second, by: query.by === 'second' ? 'second' : 'first' } as const
+}
+
+/** A run as its second figure tells it; one that has none says nothing by it. */
+const toldBySecond = ({ row, log }: RunWithLog): RunWithLog => ({
+  row: { ...row, plan: planBySecond(row.plan) },
+  log: row.plan.also ? logBySecond(log) : { ...log, checks: [] },
+})
 
 /** The query of a request, as a page gets it. */
 export function queryOf(params: URLSearchParams): Query {

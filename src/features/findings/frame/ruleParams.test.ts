@@ -39,6 +39,7 @@ describe('knobs in an address', () => {
   }
   it('go there and back', () => {
     const settings: Settings = {
+      by: 'second',
       rule: { ...USUAL_COPY_RULE, maxCalls: 1 },
       marginDb: 6,
       reliability: 0.5,
@@ -92,7 +93,8 @@ describe('knobs in an address', () => {
     )
   })
   it('keep the plan’s where they are not named, or are none', () => {
-    const own = {
+    const own: Settings = {
+      by: 'first',
       rule: USUAL_COPY_RULE,
       marginDb: 3,
       reliability: 0.9,

@@ -5,6 +5,8 @@ import type { CopyRule } from '@/core/reports'
 /** The knobs that a reader of findings may turn over the same log. */
 export interface Settings {
   rule: CopyRule
+  /** By which figure of a check it is read, where there are two. */
+  by: 'first' | 'second'
   /** The difference that would matter, dB. */
   marginDb: number
   /** How often a copy is wanted, 0 to 1. */
@@ -108,6 +110,7 @@ export function settingsFromParams(
 ): Settings {
   return {
     rule: ruleFromParams(params, plan.copyRule),
+    by: params.by === 'second' ? 'second' : 'first',
     marginDb: numberIn(params, 'margin', 0.1, 60, plan.marginDb) ?? plan.marginDb,
     reliability: numberIn(params, 'often', 0.5, 0.99, plan.reliability) ?? plan.reliability,
     need: {
@@ -140,6 +143,7 @@ export function paramsFromSettings(settings: Settings, runId: string): string {
   const { floorM, ceilingM } = settings.need
   const { evening, leftOut, unitStepDb } = settings.choices
   const params = new URLSearchParams(paramsFromRule(settings.rule, runId))
+  if (settings.by === 'second') params.set('by', 'second')
   params.set('margin', String(settings.marginDb))
   params.set('often', String(settings.reliability))
   params.set('floor', String(floorM ?? ''))

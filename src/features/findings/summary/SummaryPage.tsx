@@ -6,8 +6,10 @@ import type { Units } from '@/core/units'
 import { LinkButton } from '@/ui/shell/LinkButton'
 import { looksById } from '@/ui/theme/palette'
 import { AnswerView } from '../answer/AnswerView'
+import { PlacesPart } from '../answer/PlacesPart'
 import { RestsOn } from '../checks/RestsOn'
 import { choicesText } from '../frame/choicesText'
+import type { Places } from '../frame/places'
 import { namesOf, type AskedFindings } from '../frame/openFindings'
 import { paramsFromSettings } from '../frame/ruleParams'
 import { needOf, type AreaToCover } from '../reach/areasToCover'
@@ -18,13 +20,14 @@ interface Props {
   asked: AskedFindings
   findings: Findings
   answer: Answer
+  places: Places | null
   burdens: [string, Burden][]
   areas: AreaToCover[]
   units: Units
 }
 
 /** One sheet to print: the answer to the question with its picture, how far, what to take, and by what method. */
-export function SummaryPage({ asked, findings, answer, burdens, areas, units }: Props) {
+export function SummaryPage({ asked, findings, answer, places, burdens, areas, units }: Props) {
   const { open, plan, runs, shown, settings } = asked
   const { link } = namesOf(asked)
   const answers = decide(findings, plan.links, needOf(settings, areas), new Map(burdens), units)
@@ -56,6 +59,7 @@ export function SummaryPage({ asked, findings, answer, burdens, areas, units }: 
         {plan.base && `, from ${plan.base.name}`}.
       </Typography>
       <AnswerView {...{ answer, units }} looks={looksById(plan.links)} />
+      <PlacesPart places={places} />
       {findings.where === 'ways' && findings.checks > 0 && (
         <Box sx={{ breakInside: 'avoid' }}>
           <Typography variant="h3" component="h2" sx={{ mt: 2, mb: 0.5 }}>

@@ -1,0 +1,40 @@
+import Box from '@mui/material/Box'
+import Typography from '@mui/material/Typography'
+import Link from 'next/link'
+import { placePairWords } from '@/core/findings'
+import type { Places } from '../frame/places'
+
+/** The same question from other places: how they compare, and what was found at each. */
+export function PlacesPart({ places }: { places: Places | null }) {
+  if (!places) return null
+  const { pairs, others } = places
+  return (
+    <Box component="section" aria-label="From the other places" sx={{ mt: 2.5, maxWidth: 860 }}>
+      <Typography variant="h3" component="h3" sx={{ mb: 0.5 }}>
+        From the other places
+      </Typography>
+      {pairs.map((p) => (
+        <Box key={`${p.linkId} ${p.than}`} sx={{ fontWeight: 700 }}>
+          {placePairWords(p)}
+        </Box>
+      ))}
+      {others.map((o) => (
+        <Box key={o.trialId}>
+          {o.place}: {o.lead}{' '}
+          <Link
+            className="no-print"
+            style={{ color: 'var(--accent)', fontWeight: 700 }}
+            href={`/trials/${o.trialId}/findings`}
+          >
+            Its findings
+          </Link>
+        </Box>
+      ))}
+      {others.length === 0 && (
+        <Box sx={{ color: 'var(--soft)' }}>
+          The other place has nothing logged yet; once it has, they are compared.
+        </Box>
+      )}
+    </Box>
+  )
+}
