@@ -11,10 +11,11 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { Gpx } from '@/core/formats'
+import type { Place } from '@/core/geo'
 import { FormField } from '@/ui/fields/FormField'
-import { herePlace } from '@/ui/fields/herePlace'
 import { useAction } from '@/ui/answers/useAction'
 import { setBareBase, setBase } from './actions'
+import { HereButton } from './HereButton'
 import { bareBaseForm, baseForm } from './groundSchema'
 
 /** Places the base: by coordinates, or from a waypoint of the file that was brought in. */
@@ -29,8 +30,6 @@ export function BaseForm({
 }) {
   const action = useAction()
   const [bare, setBare] = useState(false)
-  const [seeking, setSeeking] = useState(false)
-  const [trouble, setTrouble] = useState<string | null>(null)
   const { control, handleSubmit, setValue, formState } = useForm({
     // Without coordinates the name alone is asked for.
     resolver: yupResolver(bare ? bareBaseForm : baseForm) as unknown as ReturnType<
@@ -45,20 +44,9 @@ export function BaseForm({
     setValue('lat', w.lat, { shouldValidate: true })
     setValue('lon', w.lon, { shouldValidate: true })
   }
-  const stand = () => {
-    setSeeking(true)
-    herePlace().then(
-      ({ lat, lon }) => {
-        setSeeking(false)
-        setTrouble(null)
-        setValue('lat', Number(lat.toFixed(6)), { shouldValidate: true })
-        setValue('lon', Number(lon.toFixed(6)), { shouldValidate: true })
-      },
-      (e: Error) => {
-        setSeeking(false)
-        setTrouble(e.message)
-      },
-    )
+  const stand = ({ lat, lon }: Place) => {
+    setValue('lat', Number(lat.toFixed(6)), { shouldValidate: true })
+    setValue('lon', Number(lon.toFixed(6)), { shouldValidate: true })
   }
   return (
     <Box
@@ -90,18 +78,7 @@ export function BaseForm({
         </TextField>
       )}
       <FormField control={control} name="name" label="Name of the place" />
-      {!bare && (
-        <Box>
-          <Button variant="outlined" onClick={stand} disabled={seeking}>
-            {seeking ? 'Looking for the position…' : 'The base is where this device is'}
-          </Button>
-          {trouble && (
-            <Box role="alert" sx={{ color: 'var(--bad)', mt: 0.5 }}>
-              {trouble}
-            </Box>
-          )}
-        </Box>
-      )}
+      {!bare && <HereButton words="The base is where this device is" onPlace={stand} />}
       {!bare && (
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
           <FormField control={control} name="lat" label="Latitude" unit="°" helperText="South is negative" />

@@ -13,6 +13,7 @@ import type { AreaRow } from '@/data/areas'
 import type { BackdropRow } from '@/data/backdrops'
 import type { GridRow } from '@/data/grids'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
+import type { OtherPlace } from '@/data/places'
 import { FileDrop, type DroppedFile } from '@/ui/fields/FileDrop'
 import { Fold, Refused } from '@/ui/shell'
 import { AreasPanel } from './AreasPanel'
@@ -23,6 +24,8 @@ import { BearingLegForm } from './BearingLegForm'
 import { FileLegForm } from './FileLegForm'
 import { KeptLegs } from './KeptLegs'
 import { GroundFiles } from './GroundFiles'
+import { OtherPlaces } from './OtherPlaces'
+import { OneMarkForm } from './OneMarkForm'
 import { SiteForm } from './SiteForm'
 import { TakeOut } from './TakeOut'
 import { TapeLegForm } from './TapeLegForm'
@@ -39,6 +42,7 @@ interface Props {
   areas: AreaRow[]
   backdrops: BackdropRow[]
   kept: LegWithMarks[]
+  places: OtherPlace[]
   format: CoordinateFormat
   /** The place picked on the map. */
   picked: Place | null
@@ -124,11 +128,17 @@ export function GroundSide(props: Props) {
           <BearingLegForm key={legs.length} {...{ trialId, base, units }} legs={legs.length} />
         </Box>
       )}
+      {base && (
+        <Fold title="Add one mark: picked, typed, or where this device is">
+          <OneMarkForm key={legs.length} trialId={trialId} legs={legs} picked={picked} />
+        </Fold>
+      )}
       {site && (
         <Fold title="Add marks by tape, wheel or paces">
           <TapeLegForm trialId={trialId} units={units} />
         </Fold>
       )}
+      <OtherPlaces trialId={trialId} places={props.places} hasBase={base !== null} />
       <KeptLegs trialId={trialId} kept={kept} units={units} />
       <GroundFiles grids={grids} />
       <AreasPanel

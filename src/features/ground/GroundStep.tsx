@@ -11,6 +11,7 @@ import type { Units } from '@/core/units'
 import type { AreaRow } from '@/data/areas'
 import type { BackdropRow } from '@/data/backdrops'
 import type { GridRow } from '@/data/grids'
+import type { OtherPlace } from '@/data/places'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
 import type { CoverArea } from '@/core/terrain'
 import { useAction } from '@/ui/answers/useAction'
@@ -47,6 +48,7 @@ interface Props {
   areas: AreaRow[]
   backdrops: BackdropRow[]
   kept: LegWithMarks[]
+  places: OtherPlace[]
   minutesAtMark: number
   /** What this step is for in this way of working. */
   lead: string
@@ -215,6 +217,7 @@ export function GroundStep(props: Props) {
           trialName={props.trialName}
           backdrops={props.backdrops}
           kept={props.kept}
+          places={props.places}
           picked={chosen?.place ?? null}
           onDraw={(on) => {
             setDrawing(on)

@@ -1,9 +1,10 @@
 'use client'
 
 import TextField from '@mui/material/TextField'
-import { useState } from 'react'
+import { useRef, useState } from 'react'
 import type { Mark } from '@/core/trial'
 import { useAction } from '@/ui/answers/useAction'
+import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { putTags } from './actions'
 
 /** Tags as they are typed, with commas between. */
@@ -20,9 +21,19 @@ const tagsIn = (text: string) => [
 export function TagsField({ mark }: { mark: Mark }) {
   const kept = (mark.tags ?? []).join(', ')
   const [text, setText] = useState(kept)
+  const sent = useRef(kept)
   const action = useAction()
+  useUnsaved(tagsIn(text).join(', ') !== kept)
   const keep = () => {
-    if (tagsIn(text).join(', ') !== kept) void action.run(() => putTags(mark.id, tagsIn(text)))
+    const tags = tagsIn(text)
+    // Enter keeps it, and leaving the field afterwards has nothing to add.
+    if (tags.join(', ') === sent.current) return
+    sent.current = tags.join(', ')
+    void action
+      .run(() => putTags(mark.id, tags))
+      .then(({ ok }) => {
+        if (!ok) sent.current = kept
+      })
   }
   return (
     <>

@@ -6,7 +6,9 @@ import { id, record } from '@/core/schema'
 import {
   addAreas,
   addLegToTrial,
+  addOneMark,
   addOtherSite,
+  askElsewhere,
   db,
   deleteArea,
   deleteBackdrop,
@@ -20,6 +22,7 @@ import {
   placeBase,
   removeLeg,
   takeKeptLeg,
+  takeLegOfPlace,
 } from '@/data'
 import { act } from '@/server/act'
 import {
@@ -30,6 +33,7 @@ import {
   legSchema,
   measuredSchema,
   movedSchema,
+  oneMarkSchema,
   siteSchema,
   tagsSchema,
   tapeLegSchema,
@@ -68,6 +72,12 @@ export async function addTapeLeg(trialId: string, leg: unknown): Promise<Outcome
     }))
     return addLegToTrial(db(), v.trialId, { name, how: 'marks', bearingDeg, track: [], marks })
   })
+}
+
+export async function addMark(raw: unknown): Promise<Outcome<string>> {
+  return act(oneMarkSchema, raw, (v) =>
+    addOneMark(db(), v.trialId, v.legId, v.name, { lat: v.lat!, lon: v.lon! }),
+  )
 }
 
 export async function putMeasured(raw: unknown): Promise<Outcome> {
@@ -116,6 +126,20 @@ export async function addSite(raw: unknown): Promise<Outcome<string>> {
 
 export async function dropSite(siteId: string): Promise<Outcome> {
   return act(one, { id: siteId }, (v) => deleteSite(db(), v.id))
+}
+
+const ofOne = record(ofTrial)
+
+/** Asks the same from another place: a trial of its own with the same rigs and plan. @returns its id */
+export async function elsewhere(trialId: string): Promise<Outcome<string>> {
+  return act(ofOne, { trialId }, (v) => {
+    const made = askElsewhere(db(), v.trialId, Date.now() % 1_000_000)
+    return made ? good(made) : refuse('This trial is no longer there.')
+  })
+}
+
+export async function takeMarksHere(trialId: string, legId: string): Promise<Outcome> {
+  return act(legOfTrial, { trialId, legId }, (v) => takeLegOfPlace(db(), v.trialId, v.legId))
 }
 
 export async function takeLeg(trialId: string, legId: string): Promise<Outcome> {

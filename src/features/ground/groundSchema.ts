@@ -121,6 +121,20 @@ export const areasSchema = list(
   .required()
 export const areaEditSchema = record({ id: id(), revision: figure().integer().required(), ...areaFields })
 
+const oneMarkFields = (number: OpenFigure) => ({
+  name: text(MAX_LETTERS.name).required('Name the mark, such as "Gate"'),
+  lat: lat(number),
+  lon: lon(number),
+})
+
+/** One mark by its coordinates, as it is typed and as the server takes it. */
+export const oneMarkForm = yup.object({ ...oneMarkFields(decimal), legId: yup.string() }).noUnknown()
+export const oneMarkSchema = record({
+  ...oneMarkFields(openFigure),
+  trialId: id(),
+  legId: id().nullable().defined(),
+})
+
 /** A mark that was moved on the map. */
 export const movedSchema = record({
   markId: id(),

@@ -1,5 +1,6 @@
 import { countText } from '@/core/units'
 import { saidOfPairs, type SaidOfPair } from '../onTheWay/switches'
+import { placesText } from '../onTheWay/onTheWayWords'
 import { otherStationsWords } from '../breakdown/breakdownWords'
 import type { AnswerCore, AnswerFrom, AnswerLine } from './types'
 
@@ -12,6 +13,7 @@ export function answerBySwitches(from: AnswerFrom): AnswerCore | null {
   const stations = findings.stations.map((s) => otherStationsWords(s, link))
   const reports = said.reduce((n, s) => n + s.reports, 0)
   const marks = said.reduce((n, s) => n + s.better + s.alike + s.worse, 0)
+  const strangers = said.reduce((n, s) => n + s.stations, 0)
   const open = said.filter((s) => s.p === null || s.p >= 0.05)
   return {
     basis: 'switches',
@@ -21,7 +23,7 @@ export function answerBySwitches(from: AnswerFrom): AnswerCore | null {
     lines: said.length > 0 ? linesOf(said, from) : [],
     sure:
       said.length > 0
-        ? `From ${countText(reports, 'comparison')} at ${countText(marks, 'mark')}, each mark counted once. It says which is better, not by how much, and nothing of reach.`
+        ? `From ${countText(reports, 'comparison')} at ${placesText({ stations: strangers }, marks)}, each counted once. It says which is better, not by how much, and nothing of reach.`
         : 'From other stations’ reports alone: which is better, and nothing of reach. Their power, place and meter are not ours.',
     settle: open.length > 0 ? 'A switch at each of six more marks could settle it.' : null,
     copied: null,
@@ -33,7 +35,7 @@ function leadOf(s: SaidOfPair, link: (id: string) => string): string {
   const [a, b] = [link(s.a), link(s.b)]
   if (s.p !== null && s.p < 0.05) {
     const [best, other, won] = s.better > s.worse ? [a, b, s.better] : [b, a, s.worse]
-    return `${best} is better than ${other} on a quick switch: at ${won} of ${countText(marks, 'mark')}${s.alike > 0 ? `, alike at ${s.alike}` : ''}.`
+    return `${best} is better than ${other} on a quick switch: at ${won} of ${placesText(s, marks)}${s.alike > 0 ? `, alike at ${s.alike}` : ''}.`
   }
   return `Cannot tell ${a} from ${b} by quick switches yet: ${a} was better at ${s.better}, ${b} at ${s.worse}, alike at ${s.alike}.`
 }
@@ -68,7 +70,7 @@ function linesOf(said: readonly SaidOfPair[], { plan }: AnswerFrom): AnswerLine[
           linkId: id,
           letter,
           name,
-          text: `better at ${won}, alike at ${alike}, worse at ${lost} of ${countText(all, 'mark')}`,
+          text: `better at ${won}, alike at ${alike}, worse at ${lost} of ${placesText({ stations: own.reduce((n, s) => n + s.stations, 0) }, all)}`,
           value: (won + alike / 2) / all,
           low: null,
           high: null,
