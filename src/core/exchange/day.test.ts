@@ -102,6 +102,7 @@ describe('readCheckRows', () => {
       lon: 3,
       distance: null,
       rig: 4,
+      base: null,
       direction: 5,
       report: 6,
       calls: 7,

@@ -9,6 +9,7 @@ import { PageHead, Refused } from '@/ui/shell'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { bringIn } from './actions'
+import { BaseField } from './BaseField'
 import { ColumnFields } from './ColumnFields'
 import { DistanceUnitField } from './DistanceUnitField'
 import { kitProblems, someDistances, type NamedText } from './dayDraft'
@@ -73,6 +74,9 @@ export function ImportDay({ units }: { units: Units }) {
               </Typography>
             )}
             <ColumnFields table={files.checks.table} value={match} onChange={day.matchColumns} />
+            {day.bases.length > 1 && day.base !== null && (
+              <BaseField bases={day.bases} value={day.base} onChange={day.chooseBase} />
+            )}
             {match.distance !== null && !day.unitNamed && (
               <DistanceUnitField
                 heading={files.checks.table.heading[match.distance] ?? ''}

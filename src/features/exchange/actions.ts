@@ -11,6 +11,7 @@ import {
   readChecksTable,
   readGpx,
   readKitJson,
+  tableOfBase,
 } from '@/core/formats'
 import { listenerOf } from '@/core/kit'
 import { bad, good, problem, type Outcome } from '@/core/outcome'
@@ -30,6 +31,8 @@ const importRecord = record({
   gpx: file().nullable().defined(),
   kit: file().required(),
   match: columnMatchRecord.required(),
+  /** Which base of the file's; null where it names none. */
+  base: text(MAX_LETTERS.name).nullable().default(null),
   /** What distances are in; null where there are none. */
   distancesIn: oneOf(Object.keys(DISTANCE_UNITS) as DistanceUnit[])
     .nullable()
@@ -59,7 +62,12 @@ function imported(request: ImportRequest): Outcome<Imported> {
   const problems = [table, kit, gpx].flatMap((r) => (r && !r.ok ? r.problems : []))
   if (!table.ok || !kit.ok || (gpx && !gpx.ok)) return bad(...problems)
   const names = kit.value.rigs.map((r) => r.name)
-  const { rows, problems: badRows } = readCheckRows(table.value, request.match, names, request.distancesIn)
+  const { rows, problems: badRows } = readCheckRows(
+    tableOfBase(table.value, request.match, request.base),
+    request.match,
+    names,
+    request.distancesIn,
+  )
   const unread = rows.filter(
     (r) => readReport(r.report, request.scales[listenerOf(r.direction)]).state === 'not read',
   )

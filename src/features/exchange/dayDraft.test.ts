@@ -60,3 +60,22 @@ describe('a day being put together', () => {
     ).toBeGreaterThan(100)
   })
 })
+
+it('of several bases takes the place of the one chosen: the kit file’s own, else the waypoint of its name', () => {
+  const gpx = {
+    name: 'two.gpx',
+    text: '<gpx version="1.1"><wpt lat="47.31" lon="-29.51"><name>Hill</name></wpt><wpt lat="47.2" lon="-29.5"><name>BASE</name></wpt></gpx>',
+  }
+  const checks = {
+    name: 'two.csv',
+    text: 'base,mark,rig,direction,report\nHill,S1,A,in,5 by 9\nRoof,S1,A,in,4 by 5\n',
+  }
+  const { files } = openFiles([checks, gpx], NO_FILES)
+  const match = guessedMatch(files.checks!.table)
+  expect(kitDraft(files, match, 'Hill').base).toMatchObject({ name: 'Hill', lat: '47.31', lon: '-29.51' })
+  expect(kitDraft(files, match, 'Roof').base).toMatchObject({ name: 'Roof', lat: '', lon: '' })
+  const withKit = openFiles([all[1]!], files).files
+  const own = withKit.kit!.value.base
+  expect(kitDraft(withKit, match, own.name).base).toMatchObject({ lat: String(own.lat), name: own.name })
+  expect(kitDraft(withKit, match, 'Roof').base).toMatchObject({ lat: '', name: 'Roof' })
+})

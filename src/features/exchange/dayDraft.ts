@@ -73,7 +73,7 @@ export type BaseField = RigField | 'lat' | 'lon'
 const text = (v: number | string | null | undefined) => (v == null ? '' : String(v))
 
 /** A kit form filled from the kit file, else from the checks and the GPX's base waypoint. */
-export function kitDraft(files: OpenFiles, match: ColumnMatch | null): KitDraft {
+export function kitDraft(files: OpenFiles, match: ColumnMatch | null, base: string | null = null): KitDraft {
   const kit = files.kit?.value
   const rig = (r: Partial<KitFile['rigs'][number]>) => ({
     name: text(r.name),
@@ -82,7 +82,10 @@ export function kitDraft(files: OpenFiles, match: ColumnMatch | null): KitDraft 
     antennaGainDbi: text(r.antennaGainDbi),
     leadLossDb: text(r.leadLossDb),
   })
-  const waypoint = files.gpx?.value.waypoints.find((w) => /^base\b/i.test(w.name))
+  const waypoint = files.gpx?.value.waypoints.find((w) =>
+    base === null ? /^base\b/i.test(w.name) : w.name.toLowerCase() === base.toLowerCase(),
+  )
+  const isKits = base === null || kit?.base.name === base
   const column = match?.rig ?? null
   const named =
     column === null
@@ -91,9 +94,10 @@ export function kitDraft(files: OpenFiles, match: ColumnMatch | null): KitDraft 
   return {
     frequencyMHz: text(kit?.frequencyMHz),
     base: {
-      ...rig(kit?.base ?? { name: 'Base' }),
-      lat: text(kit?.base.lat ?? waypoint?.lat),
-      lon: text(kit?.base.lon ?? waypoint?.lon),
+      ...rig({ ...(kit?.base ?? { name: 'Base' }), ...(base === null ? {} : { name: base }) }),
+      // The kit file's place is that of the base that it names.
+      lat: text((isKits ? kit?.base.lat : undefined) ?? waypoint?.lat),
+      lon: text((isKits ? kit?.base.lon : undefined) ?? waypoint?.lon),
     },
     rigs: kit ? kit.rigs.map(rig) : named.map((name) => rig({ name })),
   }

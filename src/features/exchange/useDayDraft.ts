@@ -1,5 +1,12 @@
 import { useMemo, useState } from 'react'
-import { readKitJson, unitOfColumn, type ColumnMatch, type DistanceUnit } from '@/core/formats'
+import {
+  basesOf,
+  readKitJson,
+  tableOfBase,
+  unitOfColumn,
+  type ColumnMatch,
+  type DistanceUnit,
+} from '@/core/formats'
 import type { Listener } from '@/core/kit'
 import type { Problem } from '@/core/outcome'
 import type { Scale } from '@/core/reports'
@@ -13,7 +20,14 @@ import {
   preview,
   type KitDraft,
   type NamedText,
+  type OpenFiles,
 } from './dayDraft'
+
+/** The files with the rows of one base alone. */
+function ofBase(of: OpenFiles, columns: ColumnMatch, chosen: string | null): OpenFiles {
+  const { checks } = of
+  return checks ? { ...of, checks: { ...checks, table: tableOfBase(checks.table, columns, chosen) } } : of
+}
 
 /** A day being put together from files: what was opened, what was chosen, and how every row is read by it. */
 export function useDayDraft() {
@@ -27,10 +41,24 @@ export function useDayDraft() {
   const [chosenUnit, setChosenUnit] = useState<DistanceUnit | null>(null)
   const [doubtsMeant, setDoubtsMeant] = useState(false)
   const [confirmed, setConfirmed] = useState(false)
+  /** Which base's rows are brought in, where the file has several. */
+  const [base, setBase] = useState<string | null>(null)
   const [name, setName] = useState('')
   const [fixed, setFixed] = useState(true)
   const [without, setWithout] = useState(false)
 
+  /** What hangs on the columns and on the base, made anew. */
+  const begin = (of: OpenFiles, columns: ColumnMatch, chosen: string | null) => {
+    const shown = ofBase(of, columns, chosen)
+    setMatch(columns)
+    setBase(chosen)
+    setKit(kitDraft(shown, columns, chosen))
+    return shown
+  }
+  const firstBase = (of: OpenFiles, columns: ColumnMatch) => {
+    const bases = of.checks ? basesOf(of.checks.table, columns) : []
+    return bases.find((b) => b.name === base)?.name ?? bases[0]?.name ?? null
+  }
   const take = (texts: NamedText[]) => {
     const opened = openFiles(texts, files)
     setFiles(opened.files)
@@ -38,9 +66,8 @@ export function useDayDraft() {
     if (!opened.files.checks) return
     const columns =
       opened.files.checks === files.checks && match ? match : guessedMatch(opened.files.checks.table)
-    setMatch(columns)
-    setKit(kitDraft(opened.files, columns))
-    const guessed = guessedScales(opened.files, columns)
+    const shown = begin(opened.files, columns, firstBase(opened.files, columns))
+    const guessed = guessedScales(shown, columns)
     setScales(guessed.scales)
     setBare(guessed.bare)
     setChosenUnit(null)
@@ -56,8 +83,9 @@ export function useDayDraft() {
   const namedUnit = files.checks && match ? unitOfColumn(files.checks.table, match) : null
   const distancesIn = namedUnit ?? chosenUnit
   const rows = useMemo(
-    () => (match && scales ? preview(files, match, rigNames, scales, distancesIn) : null),
-    [files, match, scales, rigNames, distancesIn],
+    () =>
+      match && scales ? preview(ofBase(files, match, base), match, rigNames, scales, distancesIn) : null,
+    [files, match, base, scales, rigNames, distancesIn],
   )
   const troubled = rows ? rows.problems.length + rows.unread.length : 0
   const ready =
@@ -77,6 +105,7 @@ export function useDayDraft() {
           gpx: files.gpx?.text ?? null,
           kit: kitText(kit, files.kit?.value.listeners),
           match,
+          base,
           distancesIn: match.distance === null ? null : distancesIn,
           scales,
           fixedBeforehand: fixed,
@@ -89,9 +118,14 @@ export function useDayDraft() {
     problems,
     refuse: setProblems,
     match,
-    matchColumns: (columns: ColumnMatch) => {
-      setMatch(columns)
-      setKit(kitDraft(files, columns))
+    matchColumns: (columns: ColumnMatch) => void begin(files, columns, firstBase(files, columns)),
+    /** The bases of the file, and the one whose rows are brought in. */
+    bases: files.checks && match ? basesOf(files.checks.table, match) : [],
+    base,
+    chooseBase: (chosen: string) => {
+      if (match) begin(files, match, chosen)
+      setName(chosen)
+      setConfirmed(false)
     },
     kit,
     setKit,

@@ -14,6 +14,7 @@ export const CHECK_COLUMNS = [
   'lon',
   'distance',
   'rig',
+  'base',
   'direction',
   'report',
   'calls',
@@ -31,6 +32,7 @@ export const COLUMN_NAMES: Record<CheckColumn, string> = {
   lon: 'Longitude',
   distance: 'Distance',
   rig: 'Rig out there',
+  base: 'Base, where there are several',
   direction: 'Direction',
   report: 'Report',
   calls: 'Calls it took',
@@ -47,6 +49,7 @@ const SYNONYMS: Record<CheckColumn, RegExp> = {
   lon: /^(lon|lng)/,
   distance: /^(dist|range|km\b|miles?\b|met(re|er)s?\b|how far)/,
   rig: /^(rig|set-?up|antenna|aerial|radio|configuration)/,
+  base: /^(base|hub|relay)\b/,
   direction: /^(dir|way|path)/,
   report: /^(report|heard|signal|grade|reading)/,
   calls: /^(tries|calls|attempts|try)/,
@@ -65,6 +68,26 @@ export function guessColumns(heading: readonly string[]): ColumnMatch {
     if (i >= 0) taken.add(i)
   }
   return match
+}
+
+/** The bases that the rows of a file name, in their order, with how many rows each has; empty where none is named. */
+export function basesOf(table: CsvTable, match: ColumnMatch): { name: string; rows: number }[] {
+  const column = match.base
+  if (column === null) return []
+  const counts = new Map<string, number>()
+  for (const { cells } of table.rows) {
+    const name = (cells[column] ?? '').trim()
+    if (name !== '') counts.set(name, (counts.get(name) ?? 0) + 1)
+  }
+  return [...counts].map(([name, rows]) => ({ name, rows }))
+}
+
+/** The table with the rows of one base alone; a row that names none belongs to each. */
+export function tableOfBase<T extends CsvTable>(table: T, match: ColumnMatch, base: string | null): T {
+  const column = match.base
+  if (column === null || base === null) return table
+  const isOf = (cell: string) => cell === '' || cell === base
+  return { ...table, rows: table.rows.filter(({ cells }) => isOf((cells[column] ?? '').trim())) }
 }
 
 export interface CheckRow {

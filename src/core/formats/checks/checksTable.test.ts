@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { doubtfulMarks } from '@/core/exchange'
 import { decodeText } from '../decodeText'
-import { guessColumns, readCheckRows } from './checksCsv'
+import { basesOf, guessColumns, readCheckRows, tableOfBase } from './checksCsv'
 import { readChecksTable } from './checksTable'
 import { unitOfHeading, type DistanceUnit } from './distanceUnits'
 import { figureOf } from './figureText'
@@ -128,5 +128,28 @@ describe('marks in doubtful places', () => {
       ).rows
     expect(doubtfulMarks(at([47.3, 47.305, 47.31, 48.315, 47.32, 47.325])).map((d) => d.mark)).toEqual(['S3'])
     expect(doubtfulMarks(at([47.3, 47.305, 47.31, 47.315, 47.32, 47.325]))).toEqual([])
+  })
+})
+
+describe('a file with several bases', () => {
+  const table = readChecksTable(
+    'base,mark,rig,direction,report\nRoof,S1,A,in,4 by 5\nHill,S1,A,in,5 by 9\nRoof,S2,A,in,nil\n,S3,A,in,3 by 3\n',
+  )
+  if (!table.ok) throw new Error('no table')
+  const match = guessColumns(table.value.heading)
+  it('names them with their rows, and each can be read alone; a row that names none belongs to each', () => {
+    expect(basesOf(table.value, match)).toEqual([
+      { name: 'Roof', rows: 2 },
+      { name: 'Hill', rows: 1 },
+    ])
+    const marksOf = (base: string | null) =>
+      readCheckRows(tableOfBase(table.value, match, base), match, null).rows.map((r) => r.mark)
+    expect(marksOf('Roof')).toEqual(['S1', 'S2', 'S3'])
+    expect(marksOf('Hill')).toEqual(['S1', 'S3'])
+    expect(marksOf(null)).toEqual(['S1', 'S1', 'S2', 'S3'])
+  })
+  it('a column of that name can be left out, and then there are none', () => {
+    expect(basesOf(table.value, { ...match, base: null })).toEqual([])
+    expect(tableOfBase(table.value, { ...match, base: null }, 'Roof').rows).toHaveLength(4)
   })
 })
