@@ -1,6 +1,7 @@
 import { expect, test, type Page } from './test'
 import { clockMoved, expectAxeClean, fixture, openTrial } from './app'
 import { chromium } from './chromium'
+import { recording } from './recording'
 
 test.use({
   permissions: ['microphone'],
@@ -28,32 +29,6 @@ const back = (page: Page) => page.getByRole('button', { name: 'Back to the log' 
 type Logged = { id: string; wallTime: string; body: Record<string, unknown> & { kind: string } }
 async function entries(page: Page, run: string): Promise<Logged[]> {
   return (await (await page.request.get(`/api/runs/${run}/entries`)).json()).entries
-}
-
-/** A mono recording with a short tone at each moment, s. */
-function recording(seconds: number, tones: number[]): Buffer {
-  const rate = 8000
-  const data = Buffer.alloc(seconds * rate * 2)
-  for (const at of tones)
-    for (let i = 0; i < rate * 0.5; i++)
-      data.writeInt16LE(
-        Math.round(12_000 * Math.sin((2 * Math.PI * 700 * i) / rate)),
-        2 * (Math.round(at * rate) + i),
-      )
-  const head = Buffer.alloc(44)
-  head.write('RIFF', 0)
-  head.writeUInt32LE(36 + data.length, 4)
-  head.write('WAVEfmt ', 8)
-  head.writeUInt32LE(16, 16)
-  head.writeUInt16LE(1, 20)
-  head.writeUInt16LE(1, 22)
-  head.writeUInt32LE(rate, 24)
-  head.writeUInt32LE(rate * 2, 28)
-  head.writeUInt16LE(2, 32)
-  head.writeUInt16LE(16, 34)
-  head.write('data', 36)
-  head.writeUInt32LE(data.length, 40)
-  return Buffer.concat([head, data])
 }
 
 test('sent by the clock and graded later, by two listeners, from a recording aligned by a sync mark', async ({

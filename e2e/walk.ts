@@ -35,13 +35,17 @@ export function hands(page: Page) {
 }
 export type Hands = ReturnType<typeof hands>
 
+/** Sets of a usual kind: those compared, and the one at their other end. */
+interface Sets {
+  out: string[]
+  base?: string
+  kind?: string
+  /** Those compared stand at the base, and whoever answers is out there. */
+  strangers?: boolean
+}
+
 /** Begins a trial of a kind and puts sets of a usual kind into its kit. */
-export async function beginTrial(
-  page: Page,
-  by: Hands,
-  title: string,
-  kit: { out: string[]; base?: string; kind?: string },
-): Promise<void> {
+export async function beginTrial(page: Page, by: Hands, title: string, kit: Sets): Promise<void> {
   await page.goto('/')
   await by.text(title)
   await by.click('button', 'Start this trial')
@@ -49,15 +53,14 @@ export async function beginTrial(
   await addSets(page, by, kit)
 }
 
-export async function addSets(
-  page: Page,
-  by: Hands,
-  kit: { out: string[]; base?: string; kind?: string },
-): Promise<void> {
+export async function addSets(page: Page, by: Hands, kit: Sets): Promise<void> {
   await by.click('button', 'Sets of a usual kind')
   if (kit.kind) await by.pick('Kind of set', kit.kind)
-  if (kit.out.length > 0) await by.fill('Out there, one name a line', kit.out.join('\n'))
-  if (kit.base !== undefined) await by.fill('At the base', kit.base)
+  const [mine, other] = kit.strangers
+    ? ['At the base, one name a line', 'Out there, whoever answers']
+    : ['Out there, one name a line', 'At the base']
+  if (kit.out.length > 0) await by.fill(mine!, kit.out.join('\n'))
+  if (kit.base !== undefined) await by.fill(other!, kit.base)
   await by.click('button', /^Add (it|\d+ rigs)$/)
   for (const name of kit.out) await expect(page.getByText(name, { exact: true }).first()).toBeVisible()
 }

@@ -74,7 +74,7 @@ test('eight sets to the edge, on two ways', async ({ page }) => {
     'F',
   )
   await page.getByRole('button', { name: 'Undo' }).click()
-  await expect(page.getByRole('status').last()).toContainText('Undone: first lost at 996 m')
+  await expect(page.getByRole('status').last()).toContainText('Undone: first lost at 1.0 km')
   await finishEarly(page)
   expect(await findings(page)).toMatch(/Long-antenna set gets farthest before it is lost/)
 })
@@ -282,18 +282,17 @@ test('a link into a wood: one rig, how far, and it is left out farther on once i
   expect(reachM).toBeLessThan(1300)
 })
 
-test('short wave: two antennas at the base, contacts wherever they are, told by what a listener says', async ({
+test('short wave: two antennas, alone at the base, contacts wherever they are, both reports logged there', async ({
   page,
 }) => {
   const by = hands(page)
   await beginTrial(page, by, 'Short wave: two antennas, many contacts', {
-    kind: 'Short-wave station, 20 m',
     out: ['Dipole', 'Vertical'],
-    base: 'Other stations',
+    strangers: true,
   })
   await by.click('link', /^Plan/)
-  await by.click('button', /^Swap the ends/)
   await expect(page.getByText('At the base: Dipole and Vertical.')).toBeVisible()
+  await by.pick('Directions', 'Both: to base and from base')
   await savePlan(page, by)
   await beginRun(page, by)
   await page.setViewportSize(PHONE)
@@ -302,7 +301,9 @@ test('short wave: two antennas at the base, contacts wherever they are, told by 
     await page.getByRole('button', { name: 'Stop here', exact: true }).click()
     await expect(page.getByRole('button', { name: 'Not heard', exact: true })).toBeVisible()
     const fading = Math.round(2 * Math.sin(i * 1.9))
-    await logAll(page, async ({ rig }) => {
+    await logAll(page, async ({ rig, direction }) => {
+      const who = direction === 'to base' ? 'You report what you hear' : 'They report what they hear'
+      await expect(page.getByText(who)).toBeVisible()
       const units = 6 + fading + (rig === 'Dipole' ? 2 : 0)
       await page.keyboard.press('Digit5')
       await page.keyboard.press(`Shift+Digit${Math.max(1, Math.min(9, units))}`)

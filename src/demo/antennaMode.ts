@@ -23,6 +23,7 @@ export function seedAntennaMode(
     sameAs: ['Same handheld for all four', 'Same listener at Race Control'],
     surroundings: 'mixed',
     orderSeed: 51,
+    kind: 'matrix',
   })
   const { links } = openTrial(db, trialId)!
   makeRun(db, trialId, {

@@ -34,6 +34,7 @@ export function seedByEar(db: Db, rigs: Map<string, string>, service: ChosenServ
     sameAs: ['Same car, engine running', 'Same speaker and volume', 'A carrier with a tone all the way'],
     surroundings: 'clear',
     orderSeed: 8,
+    kind: 'by ear',
   })
   const { links } = openTrial(db, trialId)!
   const entries: { minute: number; body: Entry['body'] }[] = []

@@ -45,6 +45,7 @@ export function seedEdges(db: Db, service: ChosenService | null): void {
     sameAs: ['Fresh cells in all', 'Held at the chest, facing the quay'],
     surroundings: 'mixed',
     orderSeed: 77,
+    kind: 'edge',
   })
   const { links, legs } = openTrial(db, trialId)!
   const random = seededRandom(31)

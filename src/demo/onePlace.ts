@@ -46,6 +46,7 @@ export function seedOnePlace(db: Db): void {
     sameAs: ['Same modem and channel', 'Plugged in and out in turn, never two in a row'],
     surroundings: 'cluttered',
     orderSeed: 12,
+    kind: 'one place',
     plan: { directions: ['from base'], repeats: ROUNDS, scales: { base: level, out: level } },
   })
   const { links, legs } = openTrial(db, trialId)!

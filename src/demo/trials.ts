@@ -1,3 +1,4 @@
+import type { QuestionKind } from '@/core/trial'
 import { messageOf } from '@/core/outcome'
 import { direct, type Place } from '@/core/geo'
 import {
@@ -57,12 +58,14 @@ export interface TrialSeed {
   sameAs: string[]
   surroundings: PlanInput['surroundings']
   orderSeed: number
+  /** The kind of question it began with, which settles how it is worked. */
+  kind?: QuestionKind
   plan?: Partial<PlanInput>
 }
 
 /** A trial from the harbour, planned. @param service that it keeps to; null for none @returns its id */
 export function makeTrial(db: Db, service: ChosenService | null, seed: TrialSeed): string {
-  const id = addTrial(db, seed.name, seed.question, seed.orderSeed)
+  const id = addTrial(db, seed.name, seed.question, seed.orderSeed, seed.kind)
   placeBase(db, id, 'Harbour, Race Control', HARBOUR)
   for (const leg of seed.legs) {
     const { track, marks } = bentTrack(leg)
