@@ -185,9 +185,12 @@ test('beside the plan: comparison, edge, attenuator, a rig out, conditions, nois
   await page.getByRole('button', { name: 'So it is at the start' }).click()
   await back(page)
   await page.keyboard.press('n')
-  await menu(page, 'Why was it not heard?')
+  // Near the base copy was expected, so the question why stands on the screen.
+  await expect(page.getByText(/not heard, where \d+ times in 10 was expected\./)).toBeVisible()
+  await page.getByRole('button', { name: 'Why?' }).click()
   await page.getByRole('button', { name: 'Heard: other channel', exact: true }).click()
   await expect(page.getByText('somebody else or noise was on this one')).toBeVisible()
+  await expect(page.getByText(/^Why .* was not heard at .*: it was somebody else or noise/)).toBeVisible()
   await page.getByRole('button', { name: 'Log the scan' }).click()
   await expect(page.getByText('No channel was found.')).toBeVisible()
   await page.getByLabel('Channel, level, how many others').fill('channel level others\n6 -71 3\n11 -84 1')

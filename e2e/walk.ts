@@ -162,3 +162,14 @@ export async function findings(page: Page): Promise<string> {
   await expect(lead).not.toBeEmpty({ timeout: 60_000 })
   return (await lead.textContent()) ?? ''
 }
+
+/** Puts an attenuator in out there, from the menu. */
+export async function putAttenuator(page: Page, db: number): Promise<void> {
+  await page.getByRole('button', { name: 'More' }).click()
+  await page.getByText('Changes: attenuator, rigs, legs').click()
+  await page.getByRole('button', { name: 'Both ways' }).click()
+  await page.getByLabel('Attenuation').fill(String(db))
+  await page.getByRole('button', { name: 'It is in now' }).click()
+  await expect(page.getByText(`${db} dB is in for all rigs, both ways.`)).toBeVisible()
+  await page.getByRole('button', { name: 'Back to the log' }).click()
+}
