@@ -205,3 +205,62 @@ it('an attenuator weakens the way that was said: in the lead both, a loop by wha
   expect(felt(put('transmit'))).toEqual([10, 0, 0])
   expect(felt(put('receive'))).toEqual([0, 10, 10])
 })
+
+describe('devices whose clocks do not agree', () => {
+  /** An id of a device whose clock shows that many ms. */
+  const idAt = (ms: number, n: number) =>
+    `${ms
+      .toString(16)
+      .padStart(12, '0')
+      .replace(/^(.{8})/, '$1-')}-7000-8000-${String(n).padStart(12, '0')}`
+  const clocks = fc.array(fc.integer({ min: 0, max: 50 }), { minLength: 6, maxLength: 6 })
+  it('an entry wins over the one that it names, whatever their ids and in whatever order they come', () => {
+    fc.assert(
+      fc.property(
+        clocks,
+        fc.array(fc.boolean(), { minLength: 5, maxLength: 5 }),
+        fc.integer(),
+        (ms, voids, seed) => {
+          // Each of three devices in turn corrects or voids what the one before it made, having seen it.
+          const thread: Entry[] = []
+          for (const [i, at] of ms.entries()) {
+            const before = thread[i - 1]
+            const more = {
+              id: idAt(1_750_000_000_000 + at, i),
+              device: 'abc'[i % 3]!,
+              supersedes: before?.id ?? null,
+            }
+            thread.push(
+              before && voids[i - 1]
+                ? entry({ kind: 'void', reason: `${i}` }, more)
+                : check('s1', 'A', `${(i % 5) + 1} by 9`, more),
+            )
+          }
+          const shuffled = [...thread].sort((a, b) => ((a.seq * seed) % 7) - ((b.seq * seed) % 7))
+          const [found] = foldEntries(shuffled).checks
+          const last = thread.at(-1)!
+          const standing = thread.findLast((e) => e.body.kind === 'check')!
+          expect(found!.id).toBe(thread[0]!.id)
+          expect(found!.text).toBe(standing.body.kind === 'check' && standing.body.text)
+          expect(found!.voided).toEqual(last.body.kind === 'void' ? { reason: last.body.reason } : null)
+          expect(foldEntries(shuffled).undoable.map((e) => e.id)).toEqual(
+            last.body.kind === 'void' ? [] : [last.id],
+          )
+        },
+      ),
+    )
+  })
+  it('of two that correct the same without knowing of each other, the later holds', () => {
+    const first = check('s1', 'A', '5 by 9', { id: idAt(1_750_000_000_100, 1) })
+    const late = check('s1', 'A', '3 by 3', { id: idAt(1_750_000_000_300, 2), supersedes: first.id })
+    const early = check('s1', 'A', '4 by 4', { id: idAt(1_750_000_000_200, 3), supersedes: first.id })
+    for (const all of [
+      [first, late, early],
+      [early, late, first],
+    ])
+      expect(foldEntries(all).checks).toMatchObject([{ text: '3 by 3', versions: 3 }])
+    // Whoever settles it later names one of them, and that is what counts, on a clock that is behind as well.
+    const settled = check('s1', 'A', '4 by 4', { id: idAt(1_750_000_000_000, 4), supersedes: late.id })
+    expect(foldEntries([settled, first, late]).checks[0]!.text).toBe('4 by 4')
+  })
+})

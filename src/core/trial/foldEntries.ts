@@ -88,6 +88,8 @@ export interface RunLog {
   weakens: Attenuates
   state: 'going' | 'finished' | 'voided'
   stateReason: string
+  /** The newest id of all entries, after which whatever is made next has to come; empty where there is none. */
+  newestId: string
   /** The newest entry of its device and thread, for undo; oldest first, voided ones left out. */
   undoable: Entry[]
 }
@@ -134,6 +136,25 @@ const isByItself = (body: EntryBody) =>
 
 const voidedBy = ({ body }: Entry) => (body.kind === 'void' ? { reason: body.reason } : null)
 
+/**
+ * What of a thread holds. An entry wins over the one that it names, whatever the clocks of their devices say; of two
+ * that name the same one, made by devices that did not know of each other, the later.
+ * @param thread in the order of their ids, two or more
+ * @returns the entry that holds, and the newest body on the way to it that is no void
+ */
+function standingOf(thread: readonly Entry[]): { latest: Entry; body: EntryBody } {
+  const named = new Set(thread.map((e) => e.supersedes))
+  const latest = thread.findLast((e) => !named.has(e.id)) ?? thread[thread.length - 1]!
+  const byId = new Map(thread.map((e) => [e.id, e]))
+  const seen = new Set<Entry>()
+  let at: Entry | undefined = latest
+  while (at && at.body.kind === 'void' && !seen.has(at)) {
+    seen.add(at)
+    at = at.supersedes === null ? undefined : byId.get(at.supersedes)
+  }
+  return { latest, body: (at ?? latest).body }
+}
+
 /** Goes through the threads in the order of their making; none is kept, since logs are long. */
 function eachThread(all: readonly Entry[], visit: VisitThread): void {
   const entries = once(all)
@@ -158,9 +179,8 @@ function eachThread(all: readonly Entry[], visit: VisitThread): void {
   for (const e of entries) {
     const list = groups.get(e.id)
     if (list && list.length > 1) {
-      const latest = list[list.length - 1]!
-      const standing = list.findLast((x) => x.body.kind !== 'void')
-      visit(e, latest, (standing ?? latest).body, voidedBy(latest), list.length)
+      const { latest, body } = standingOf(list)
+      visit(e, latest, body, voidedBy(latest), list.length)
     } else if (list || !byId.has(e.id)) visit(e, e, e.body, voidedBy(e), 1)
   }
 }
@@ -191,10 +211,12 @@ export function foldEntries(entries: readonly Entry[]): RunLog {
     weakens: 'both ways',
     state: 'going',
     stateReason: '',
+    newestId: '',
     undoable: [],
   }
   let stateAt = ''
   let atMark = ''
+  for (const { id } of entries) if (id > log.newestId) log.newestId = id
   eachThread(entries, (root, latest, body, voided, length) => {
     if (!voided && !isByItself(body)) log.undoable.push(latest)
     if (body.kind === 'check') {

@@ -121,7 +121,8 @@ function SheetLine({ row, first, plan, units, written, onWritten }: LineProps) {
 /** The plan as a sheet of paper, and the paper typed in again: a check a line, in the same order. */
 export function LogSheet({ runId, runName, plan, entries, units }: Props) {
   const router = useRouter()
-  const rows = useMemo(() => sheetRows(plan, foldEntries(entries)), [plan, entries])
+  const log = useMemo(() => foldEntries(entries), [entries])
+  const rows = useMemo(() => sheetRows(plan, log), [plan, log])
   const [written, setWritten] = useState<Record<string, Written>>({})
   const [said, setSaid] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
@@ -130,9 +131,9 @@ export function LogSheet({ runId, runName, plan, entries, units }: Props) {
     setWritten((old) => ({ ...old, [key]: { ...NOTHING_WRITTEN, ...old[key], ...change } }))
   const filled = rows.filter((r) => r.logged === null && of(r.key).report.trim() !== '')
   const wrong = rows.filter((r) => r.logged === null && writtenProblem(plan, r, of(r.key)) !== null)
-  const log = async () => {
+  const logFilled = async () => {
     const bodies = filled.map((r) => ({ body: writtenBody(r, of(r.key)) }))
-    const made = deskEntries(runId, 'paper', bodies)
+    const made = deskEntries(runId, 'paper', log.newestId, bodies)
     try {
       await sendDeskEntries(made)
       setSaid(`Logged: ${made.length} checks from paper.`)
@@ -159,7 +160,7 @@ export function LogSheet({ runId, runName, plan, entries, units }: Props) {
         <Button
           variant="contained"
           disabled={filled.length === 0 || wrong.length > 0}
-          onClick={() => void log()}
+          onClick={() => void logFilled()}
         >
           Log the {filled.length} filled in
         </Button>

@@ -1,9 +1,9 @@
 'use server'
 
-import { v7 as newEntryId } from 'uuid'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
 import { flag, id, MAX_LETTERS, record, text } from '@/core/schema'
 import { needsMarks } from '@/core/trial'
+import { idAfter } from '../log/idAfter'
 import { appendEntries, db, listRigs, logOf, openTrial, planOf, rigOf, startRun } from '@/data'
 import { act } from '@/server/act'
 
@@ -29,7 +29,7 @@ export async function describeAddedRig(runId: string, linkId: string, rigId: str
     const out = { ...rigOf(found), name: link.name, letter: link.letter }
     appendEntries(db(), [
       {
-        id: newEntryId(),
+        id: idAfter(log.newestId, Date.now()),
         runId: v.runId,
         device: 'desk',
         role: 'desk',

@@ -16,7 +16,7 @@ export function useGrading(runId: string, initial: Entry[]) {
   /** Sends entries; what is shown follows once the server holds them. @returns whether it does */
   const add = useCallback(
     async (bodies: { body: EntryBody; supersedes?: string }[]): Promise<boolean> => {
-      const made = deskEntries(runId, 'grading', bodies)
+      const made = deskEntries(runId, 'grading', log.newestId, bodies)
       try {
         await sendDeskEntries(made)
         setEntries((old) => [...old, ...made])
@@ -27,7 +27,7 @@ export function useGrading(runId: string, initial: Entry[]) {
         return false
       }
     },
-    [runId],
+    [runId, log.newestId],
   )
 
   /** Keeps a recording with the run. */

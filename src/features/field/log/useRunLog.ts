@@ -3,6 +3,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { flushSync } from 'react-dom'
 import { v7 } from 'uuid'
+import { madeAtMs } from './idAfter'
 import { foldEntries, type Entry, type EntryBody, type RunLog } from '@/core/trial'
 import { deviceStore } from './deviceStore'
 import { EntryQueue, type QueueState } from './entryQueue'
@@ -17,9 +18,6 @@ export function deviceName(): string {
   localStorage.setItem('device', made)
   return made
 }
-
-/** Milliseconds in a UUIDv7's first 48 bits. */
-const madeAt = (id: string) => parseInt(id.replace('-', '').slice(0, 12), 16)
 
 export interface RunLogHandle {
   runId: string
@@ -60,7 +58,7 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
 
   useEffect(() => {
     const see = (seen: readonly Entry[]) => {
-      seenMs.current = seen.reduce((m, e) => Math.max(m, madeAt(e.id)), seenMs.current)
+      seenMs.current = seen.reduce((m, e) => Math.max(m, madeAtMs(e.id)), seenMs.current)
     }
     const q = new EntryQueue(runId, deviceStore(), wire, setQueueState, (fresh) => {
       see(fresh)
