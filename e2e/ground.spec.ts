@@ -146,13 +146,13 @@ test('files of ground that are none are refused in a sentence, and nothing is ke
   await refused('a.bin', Buffer.from('x'), /read from \.hgt, \.tif and \.asc files, from a \.gpx/)
   const bad = await page.request.post(
     '/api/grids?name=x&width=4&height=4&west=0&north=0&stepLon=1&stepLat=1&scaleM=1',
-    { data: Buffer.alloc(10) },
+    { data: Buffer.alloc(10), headers: { origin: new URL(page.url()).origin } },
   )
   expect(bad.status()).toBe(400)
   expect((await bad.json()).message).toContain('cut short on its way')
   const huge = await page.request.post(
     '/api/grids?name=x&width=99999&height=99999&west=0&north=0&stepLon=1&stepLat=1&scaleM=1',
-    { data: Buffer.alloc(10) },
+    { data: Buffer.alloc(10), headers: { origin: new URL(page.url()).origin } },
   )
   expect((await huge.json()).message).toContain('At most 16000000 cells')
 })

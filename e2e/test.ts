@@ -15,9 +15,9 @@ export const test = base.extend<{ empty: boolean; metric: void }>({
   },
   /** Units hold on every device, so each test leaves them as it found them. */
   metric: [
-    async ({ request }, give) => {
+    async ({ request, baseURL }, give) => {
       await give()
-      await request.put('/api/units', { data: { units: 'metric' } })
+      await request.put('/api/units', { data: { units: 'metric' }, headers: { origin: baseURL! } })
     },
     { auto: true },
   ],

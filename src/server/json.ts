@@ -5,6 +5,8 @@ export const refused = (message: string, status = 400) => Response.json({ messag
 
 /** The body of a request as JSON. */
 export async function jsonOf(request: Request): Promise<Outcome<unknown>> {
+  if (!/^application\/json\b/i.test(request.headers.get('content-type') ?? ''))
+    return refuse('The body is not said to be JSON (content-type: application/json).')
   try {
     return good((await request.json()) as unknown)
   } catch {
