@@ -126,8 +126,24 @@ test('a log made without the server waits on the device and goes out by itself',
 test('the server refuses entries that are none, and says which part', async ({ page }) => {
   await openField(page)
   const run = new URL(page.url()).searchParams.get('run')
-  const bad = await page.request.post(`/api/runs/${run}/entries`, { data: { entries: [{ id: 'x' }] } })
-  expect(bad.status()).toBe(400)
-  expect((await bad.json()).message).toContain('entries[0]')
-  expect((await page.request.post(`/api/runs/none/entries`, { data: {} })).status()).toBe(404)
+  const own = { origin: new URL(page.url()).origin }
+  const bad = await page.request.post(`/api/runs/${run}/entries`, {
+    data: { entries: [{ id: 'x' }] },
+    headers: own,
+  })
+  expect(bad.status()).toBe(200)
+  expect((await bad.json()).refused[0].why).toContain('UUID')
+  // Another page, or another program, changes nothing, and by a foreign name nothing is read.
+  const foreign = { origin: 'https://elsewhere.example' }
+  const posted = await page.request.post(`/api/runs/${run}/entries`, {
+    data: { entries: [] },
+    headers: foreign,
+  })
+  expect(posted.status()).toBe(403)
+  expect((await page.request.post(`/api/runs/${run}/entries`, { data: { entries: [] } })).status()).toBe(403)
+  const named = await page.request.get('/', { headers: { host: 'elsewhere.example' } })
+  expect(named.status()).toBe(403)
+  const answer = await page.request.get('/')
+  expect(answer.headers()['content-security-policy']).toContain("frame-ancestors 'none'")
+  expect((await page.request.post(`/api/runs/none/entries`, { data: {}, headers: own })).status()).toBe(404)
 })

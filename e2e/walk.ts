@@ -69,12 +69,13 @@ export async function addSets(page: Page, by: Hands, kit: Sets): Promise<void> {
 export async function setGround(
   page: Page,
   by: Hands,
-  leg: { bearing: string; every: string; marks: string },
+  leg: { bearing: string; every: string; marks: string; name?: string },
 ): Promise<void> {
   await by.click('link', /^Ground/)
   await by.fill('Latitude', '47.3')
   await by.fill('Longitude', '-29.55')
   await by.click('button', 'Place the base')
+  if (leg.name) await by.fill('Name of the leg', leg.name)
   await by.fill('Bearing', leg.bearing)
   await by.fill('A mark every', leg.every)
   await by.fill('Marks', leg.marks)

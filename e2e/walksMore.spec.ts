@@ -105,7 +105,7 @@ test('a kept route with high and low marks: taken again, and who is ahead depend
 }) => {
   const by = hands(page)
   await beginTrial(page, by, 'How far does it reach?', { out: ['Scout'] })
-  await setGround(page, by, { bearing: '40', every: '150', marks: '12' })
+  await setGround(page, by, { bearing: '40', every: '150', marks: '12', name: 'Ridge path' })
   for (let i = 1; i <= 12; i++) {
     const tags = page.getByLabel(new RegExp(`^Tags of \\D+0?${i}$`))
     await tags.fill(i % 2 === 0 ? 'high' : 'low')
@@ -122,7 +122,7 @@ test('a kept route with high and low marks: taken again, and who is ahead depend
   await by.fill('Longitude', '-29.55')
   await by.click('button', 'Place the base')
   await by.text('Routes kept from other trials')
-  await by.click('button', /^Use .* again$/)
+  await by.click('button', 'Use Ridge path again')
   await expect(page.getByText(/^12 marks, out to/)).toBeVisible()
   await beginRun(page, by)
   await page.setViewportSize(PHONE)

@@ -1,4 +1,5 @@
 import { asc, count, desc, eq } from 'drizzle-orm'
+import { IdSum, type IdDigest } from '@/core/trial/idDigest'
 import { foldEntries, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Db } from './connection'
 import { newId, nowIso } from './ids'
@@ -45,18 +46,52 @@ export function readRunIn(
   return DONE
 }
 
-/** Adds entries; those already held are passed over. @returns ids now held */
+/** Digests of what is held of each run, kept as it grows. */
+const sums = new WeakMap<Db, Map<string, IdSum>>()
+
+/** Adds entries; those already held are passed over. @returns the ids that are new here */
 export function appendEntries(db: Db, entries: readonly Entry[]): string[] {
   if (entries.length === 0) return []
   const receivedAt = nowIso()
+  const fresh: Entry[] = []
   db.transaction((tx) => {
-    for (const e of entries)
-      tx.insert(entry)
+    for (const e of entries) {
+      const { changes } = tx
+        .insert(entry)
         .values({ ...e, kind: e.body.kind, receivedAt })
         .onConflictDoNothing()
         .run()
+      if (changes > 0) fresh.push(e)
+    }
   })
-  return entries.map((e) => e.id)
+  for (const { runId, id } of fresh) sums.get(db)?.get(runId)?.add(id)
+  return fresh.map((e) => e.id)
+}
+
+/** A digest of the ids that are held of a run; a device that holds the same has the same one. */
+export function heldDigest(db: Db, runId: string): IdDigest {
+  const known = sums.get(db) ?? new Map<string, IdSum>()
+  sums.set(db, known)
+  const held = countEntries(db, runId)
+  let sum = known.get(runId)
+  // Another process may have written, or the file may have been put back from elsewhere.
+  if (sum?.digest.count !== held) {
+    sum = new IdSum()
+    for (const id of idsOf(db, runId)) sum.add(id)
+    known.set(runId, sum)
+  }
+  return sum.digest
+}
+
+/** The ids of a run's entries, in the order of their making. */
+export function idsOf(db: Db, runId: string): string[] {
+  return db
+    .select({ id: entry.id })
+    .from(entry)
+    .where(eq(entry.runId, runId))
+    .orderBy(asc(entry.id))
+    .all()
+    .map((r) => r.id)
 }
 
 export function entriesOf(db: Db, runId: string): Entry[] {

@@ -15,7 +15,8 @@ const entry = (body: object) => ({
 })
 const said = (body: object, more: object = {}) => {
   const read = readEntries({ entries: [{ ...entry(body), ...more }] }, 'r')
-  return read.ok ? 'taken' : messageOf(read)
+  if (!read.ok) return messageOf(read)
+  return read.value.refused[0]?.why ?? 'taken'
 }
 const fix = { lat: 47.3, lon: -29.5, accuracyM: 4 }
 const check = { kind: 'check', ...checkOf('m', 'l', '5 by 7') }
@@ -222,11 +223,11 @@ describe('entries at the border', () => {
   it.each(INNER)('refuses %s', (_what, body, part) => expect(said(body as object)).toMatch(part))
   it('stores what it returned: ends trimmed, nothing beside', () => {
     const read = readEntries({ entries: [entry({ ...check, text: ' 5 by 7 ' })] }, 'r')
-    expect(read.ok && read.value[0]!.body).toEqual({ ...check })
+    expect(read.ok && read.value.entries[0]!.body).toEqual({ ...check })
   })
   it('refuses an entry of another run', () => {
     const read = readEntries({ entries: [entry(check)] }, 'other')
-    expect(read.ok ? '' : messageOf(read)).toMatch(/belongs to another run/)
+    expect(read.ok && read.value.refused[0]!.why).toMatch(/belongs to another run/)
   })
   it.each([
     ['an id that is none', { id: 'x' }, /UUID/],
@@ -234,6 +235,16 @@ describe('entries at the border', () => {
     ['a negative place in the order', { seq: -1 }, /seq/],
     ['a nameless device', { device: '' }, /device/],
   ])('refuses %s', (_what, more, part) => expect(said(check, more)).toMatch(part))
+  it('one that cannot be taken holds up none of the others', () => {
+    const long = {
+      ...entry({ ...check, remark: 'x'.repeat(100_000) }),
+      id: '01970000-0000-7000-8000-000000000002',
+    }
+    const read = readEntries({ entries: [entry(check), long, null] }, 'r')
+    expect(read.ok && read.value.entries).toHaveLength(1)
+    expect(read.ok && read.value.refused.map((r) => r.id)).toEqual([long.id, 'entry 3'])
+    expect(read.ok && read.value.refused[0]!.why).toMatch(/remark/)
+  })
   it('refuses more than 500 at once', () => {
     const entries = Array.from({ length: 501 }, () => entry(check))
     const read = readEntries({ entries }, 'r')

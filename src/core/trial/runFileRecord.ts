@@ -1,6 +1,6 @@
-import type { InferType } from 'yup'
+import { mixed, type InferType } from 'yup'
 import { figure, id, list, MAX_LETTERS, moment, oneOf, record, text } from '@/core/schema'
-import { entryRecord } from './entryRecord'
+import type { Entry } from './entry'
 import { planRecord } from './planRecord'
 import { LOG_PROTOCOL } from './terms'
 
@@ -28,14 +28,15 @@ const mediaRecord = record({
 export const runFileRecord = record({
   format: oneOf(['even-reach-run']),
   pack: packRecord.required(),
-  entries: list(entryRecord.required(), 100_000).required(),
+  /** Read one by one, so that one that cannot be taken holds up none of the others. */
+  entries: list(mixed().nullable(), 100_000).required(),
   /** Photos and sounds of the run that this device holds; absent in files written before there were any. */
   media: list(mediaRecord.required(), 2000).default([]),
 })
-export type RunFile = InferType<typeof runFileRecord>
+export type RunFile = Omit<InferType<typeof runFileRecord>, 'entries'> & { entries: Entry[] }
 
 /** What a device posts. */
 export const batchRecord = record({
   protocol: figure().integer().optional(),
-  entries: list(entryRecord.required(), 500).required(),
+  entries: list(mixed().nullable(), 500).required(),
 })

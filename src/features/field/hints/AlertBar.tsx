@@ -2,6 +2,7 @@
 
 import type { CSSProperties, ReactNode } from 'react'
 import { blindDraw } from '@/core/trial'
+import { countText } from '@/core/units'
 import { beforeLeg } from './beforeLeg'
 import { edgeWarning, type Prediction } from './edgeWarning'
 import { reminders } from './timers'
@@ -66,6 +67,11 @@ export function AlertBar({ handle, settings, positionTrouble, lock, prediction }
       ),
     })
   if (queue.refused && queue.trouble) lines.push({ urgent: true, content: queue.trouble })
+  if (queue.aside.length > 0)
+    lines.push({
+      urgent: true,
+      content: `The server does not take ${countText(queue.aside.length, 'entry', 'entries')}; kept here. See The log, under More.`,
+    })
   if (clockBackMs !== null)
     lines.push({
       urgent: true,

@@ -210,7 +210,9 @@ describe('a run as a file', () => {
   }
   const why = (raw: unknown) => {
     const file = readRunFile(raw)
-    return file.ok ? `read ${file.value.entries.length}` : messageOf(file)
+    if (!file.ok) return messageOf(file)
+    const { entries, refused } = file.value
+    return `read ${entries.length}${refused.map((r) => `; ${r.why}`).join('')}`
   }
   it.each([
     [{ format: 'even-reach-run', pack, entries: [note] }, 'read 1'],

@@ -8,7 +8,8 @@ import { freshDatabase } from '@/data/testing/database'
 import {
   addTrial,
   appendEntries,
-  countEntries,
+  heldDigest,
+  idsOf,
   entriesOf,
   openTrial,
   planOf,
@@ -52,7 +53,9 @@ function badWire(seed: number): { wire: Wire; settle: () => void } {
     // As it goes over the wire: as JSON, checked at the border.
     const entries = readEntries(JSON.parse(JSON.stringify({ protocol: 2, entries: batch })), runId)
     if (!entries.ok) throw new Error(messageOf(entries))
-    return { held: appendEntries(db, entries.value), total: countEntries(db, runId) }
+    appendEntries(db, entries.value.entries)
+    const { count, sum } = heldDigest(db, runId)
+    return { held: entries.value.entries.map((e) => e.id), total: count, digest: sum }
   }
   return {
     wire: {
@@ -70,6 +73,7 @@ function badWire(seed: number): { wire: Wire; settle: () => void } {
         return answer
       },
       fetchAll: async () => entriesOf(db, runId),
+      fetchIds: async () => idsOf(db, runId),
     },
     settle: () =>
       late

@@ -2,11 +2,14 @@
 
 import Dexie, { type Table } from 'dexie'
 import type { Entry } from '@/core/trial'
+import type { RefusedEntry } from '@/core/trial/readLog'
 import type { RunPack } from './runPack'
 
 interface StoredEntry extends Entry {
-  /** 1 once the server holds it. */
-  sent: 0 | 1
+  /** 1 once the server holds it; 2 where it does not take it. */
+  sent: 0 | 1 | 2
+  /** Why it does not. */
+  why?: string
 }
 
 /** A photo or a sound made on this device; its bytes lie in parts, so that a crash loses the last second at most. */
@@ -111,6 +114,14 @@ export interface EntryStore {
   waiting(runId: string, most: number): Promise<Entry[]>
   countWaiting(runId: string): Promise<number>
   markSent(ids: readonly string[]): Promise<void>
+  /** The server does not take these: they stay here, and the others go on. */
+  setAside(refused: readonly RefusedEntry[]): Promise<void>
+  /** Those that were set aside, and why. */
+  aside(runId: string): Promise<RefusedEntry[]>
+  /** What was set aside waits again. */
+  tryAgain(runId: string): Promise<void>
+  /** The server does not hold these any more: they wait again. */
+  markLost(runId: string, ids: readonly string[]): Promise<void>
 }
 
 /** More sent rows than this are put together into one piece. */
@@ -137,7 +148,7 @@ async function gather(d: DeviceDb, runId: string): Promise<void> {
   })
 }
 
-const bare = ({ sent: _sent, ...entry }: StoredEntry): Entry => entry
+const bare = ({ sent: _sent, why: _why, ...entry }: StoredEntry): Entry => entry
 
 /** The store in this browser's IndexedDB. */
 export function deviceStore(d: DeviceDb = deviceDb()): EntryStore {
@@ -181,6 +192,37 @@ export function deviceStore(d: DeviceDb = deviceDb()): EntryStore {
       const first = ids[0] === undefined ? undefined : await d.entries.get(ids[0])
       if (first) await gather(d, first.runId)
     },
+    setAside: async (refused) => {
+      const why = new Map(refused.map((r) => [r.id, r.why]))
+      await d.entries
+        .where('id')
+        .anyOf([...why.keys()])
+        .modify((e) => {
+          e.sent = 2
+          e.why = why.get(e.id) ?? ''
+        })
+    },
+    aside: async (runId) =>
+      (await d.entries.where('[runId+sent]').equals([runId, 2]).toArray()).map(({ id, why = '' }) => ({
+        id,
+        why,
+      })),
+    tryAgain: async (runId) => {
+      await d.entries.where('[runId+sent]').equals([runId, 2]).modify({ sent: 0 })
+    },
+    markLost: (runId, ids) =>
+      d.transaction('rw', d.entries, d.held, async () => {
+        const lost = new Set(ids)
+        const piece = await d.held.get(runId)
+        const again = piece?.entries.filter((e) => lost.has(e.id)) ?? []
+        if (piece && again.length > 0)
+          await d.held.put({ runId, entries: piece.entries.filter((e) => !lost.has(e.id)) })
+        await d.entries.bulkPut(again.map((e): StoredEntry => ({ ...e, sent: 0 })))
+        await d.entries
+          .where('id')
+          .anyOf([...lost])
+          .modify({ sent: 0 })
+      }),
   }
 }
 
@@ -201,7 +243,7 @@ export async function keptPacks(): Promise<StoredPack[]> {
 export async function waitingByRun(): Promise<Map<string, number>> {
   const counts = new Map<string, number>()
   await deviceDb()
-    .entries.filter((e) => e.sent === 0)
+    .entries.filter((e) => e.sent !== 1)
     .each((e) => {
       counts.set(e.runId, (counts.get(e.runId) ?? 0) + 1)
     })

@@ -3,6 +3,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 } from 'uuid'
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import type { Entry } from '@/core/trial'
+import { digestOf } from '@/core/trial/idDigest'
 import { DeviceDb, deviceStore, type EntryStore } from './deviceStore'
 import { EntryQueue, ServerRefused, type QueueState, type Wire } from './entryQueue'
 
@@ -24,9 +25,11 @@ function server(): Wire & { held: Map<string, Entry> } {
     held,
     send: async (_run, batch) => {
       for (const e of batch) if (!held.has(e.id)) held.set(e.id, e)
-      return { held: batch.map((e) => e.id), total: held.size }
+      const { count, sum } = digestOf(held.keys())
+      return { held: batch.map((e) => e.id), total: count, digest: sum }
     },
     fetchAll: async () => [...held.values()],
+    fetchIds: async () => [...held.keys()],
   }
 }
 
@@ -99,7 +102,7 @@ describe('EntryQueue', () => {
     await queue.add(entry('1'))
     await settled(queue)
     expect(stored).toBe(1)
-    expect(state).toEqual({ waiting: 0, trouble: null, refused: false })
+    expect(state).toEqual({ waiting: 0, aside: [], trouble: null, refused: false })
     expect(await store.all('r')).toHaveLength(1)
   })
 
@@ -114,7 +117,9 @@ describe('EntryQueue', () => {
     const queue = new EntryQueue('r', store, wire, watch)
     await queue.add(entry('1'))
     await queue.add(entry('2'))
-    await vi.waitFor(() => expect(state).toEqual({ waiting: 2, trouble: 'no network', refused: false }))
+    await vi.waitFor(() =>
+      expect(state).toEqual({ waiting: 2, aside: [], trouble: 'no network', refused: false }),
+    )
     network = true
     await settled(queue)
     expect(wire.held.size).toBe(2)
@@ -160,6 +165,7 @@ describe('EntryQueue', () => {
         throw new ServerRefused('This run is no longer on the server.')
       },
       fetchAll: async () => [],
+      fetchIds: async () => [],
     }
     const queue = new EntryQueue('r', store, wire, watch)
     await queue.add(entry('1'))
@@ -172,6 +178,56 @@ describe('EntryQueue', () => {
       trouble: 'This run is no longer on the server.',
     })
     expect(await store.all('r')).toHaveLength(1)
+  })
+
+  it('one entry that the server does not take is set aside with the reason; the others go, and it can be tried again', async () => {
+    const wire = server()
+    const send = wire.send
+    let strict = true
+    wire.send = async (run, batch) => {
+      const bad = strict ? batch.filter((e) => e.id === 'long') : []
+      const answer = await send(
+        run,
+        batch.filter((e) => !bad.includes(e)),
+      )
+      return {
+        ...answer,
+        refused: bad.map((e) => ({ id: e.id, why: 'remark must be at most 500 characters' })),
+      }
+    }
+    const queue = new EntryQueue('r', store, wire, watch)
+    await queue.add(entry('1'), entry('long'), entry('2'))
+    await settled(queue)
+    const aside = [{ id: 'long', why: 'remark must be at most 500 characters' }]
+    expect(state).toEqual({ waiting: 1, aside, trouble: null, refused: false })
+    expect([...wire.held.keys()]).toEqual(['1', '2'])
+    expect(await store.all('r')).toHaveLength(3)
+    strict = false
+    await queue.tryAgain()
+    expect(state).toMatchObject({ waiting: 0, aside: [] })
+    expect(wire.held.has('long')).toBe(true)
+  })
+
+  it('what a server lost is sent again: an older database was put back, and one entry swapped for another', async () => {
+    const wire = server()
+    const queue = new EntryQueue('r', store, wire, watch)
+    for (let i = 0; i < 320; i++) await store.put([entry(`e ${String(i).padStart(3, '0')}`)])
+    await queue.open()
+    await settled(queue)
+    expect(wire.held.size).toBe(320)
+    // Ten are gone; as many as another device made in their place would hide that from a count.
+    for (const id of [...wire.held.keys()].slice(300, 310)) wire.held.delete(id)
+    for (let i = 0; i < 10; i++) wire.held.set(`other ${i}`, entry(`other ${i}`))
+    const back = () =>
+      vi.waitFor(async () => {
+        await queue.flush()
+        expect(wire.held.size).toBe(330)
+      }, 20_000)
+    await back()
+    await vi.waitFor(async () => expect(await store.all('r')).toHaveLength(330))
+    expect(state.waiting).toBe(0)
+    wire.held.clear()
+    await back()
   })
 
   it('a full device is the caller’s to hear of', async () => {

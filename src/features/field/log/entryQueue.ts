@@ -1,10 +1,16 @@
 import type { Entry } from '@/core/trial'
+import { digestOf } from '@/core/trial/idDigest'
+import type { RefusedEntry } from '@/core/trial/readLog'
 import type { EntryStore } from './deviceStore'
 
-/** What the server answers to a batch: the ids that it holds now, and how many entries of the run it has in all. */
+/** What the server answers to a batch. */
 export interface SendAnswer {
+  /** Ids of the batch that it holds now, and those that it does not take. */
   held: string[]
+  refused?: RefusedEntry[]
+  /** How many entries of the run it has in all, and the digest of their ids. */
   total: number
+  digest?: string
 }
 
 /** The way to the server. */
@@ -12,14 +18,17 @@ export interface Wire {
   send(runId: string, entries: readonly Entry[]): Promise<SendAnswer>
   /** All entries that the server holds of a run. */
   fetchAll(runId: string): Promise<Entry[]>
+  /** Their ids alone. */
+  fetchIds(runId: string): Promise<string[]>
 }
 
 /** The server will not take these however often it is asked: it is older than the device, or the run is gone. */
 export class ServerRefused extends Error {}
 
 export interface QueueState {
-  /** Entries that are only on this device. */
+  /** Entries that are only on this device, those among them that the server does not take, and why. */
   waiting: number
+  aside: RefusedEntry[]
   /** Why the last try to send failed; null when it did not. */
   trouble: string | null
   /** It will not help to try again; the way out is a file. */
@@ -37,7 +46,7 @@ const BREATH_MS = 300
  * holds it. What others have logged of the run meanwhile comes back.
  */
 export class EntryQueue {
-  private state: QueueState = { waiting: 0, trouble: null, refused: false }
+  private state: QueueState = { waiting: 0, aside: [], trouble: null, refused: false }
   private running: Promise<void> | null = null
   private again = false
   private retryMs = FIRST_RETRY_MS
@@ -58,6 +67,8 @@ export class EntryQueue {
   async open(): Promise<Entry[]> {
     const all = await this.store.all(this.runId)
     this.known = new Set(all.map((e) => e.id))
+    // A server that was brought up to date may take now what it did not.
+    await this.store.tryAgain(this.runId)
     this.tell({ waiting: await this.store.countWaiting(this.runId) })
     void this.flush()
     return all
@@ -98,18 +109,19 @@ export class EntryQueue {
     if (this.timer) clearTimeout(this.timer)
     this.again = false
     try {
+      // Once is enough: what is found missing is sent, and the digest asked for again.
+      let compared = false
       for (;;) {
         const batch = await this.store.waiting(this.runId, BATCH)
-        const { held, total } = await this.wire.send(this.runId, batch)
-        const mine = new Set(batch.map((e) => e.id))
-        const taken = held.filter((id) => mine.has(id))
-        if (batch.length > 0 && taken.length === 0) throw new Error('The server took none of the entries')
-        if (taken.length > 0) await this.store.markSent(taken)
-        const waiting = await this.store.countWaiting(this.runId)
-        this.tell({ waiting, trouble: null, refused: false })
-        if (waiting > 0) continue
-        if (total > this.known.size) await this.takeOthers()
-        break
+        const answer = await this.wire.send(this.runId, batch)
+        await this.taken(batch, answer)
+        const left = await this.store.countWaiting(this.runId)
+        const aside = await this.store.aside(this.runId)
+        this.tell({ waiting: left + aside.length, aside, trouble: null, refused: false })
+        if (left > 0) continue
+        if (compared || this.isSame(answer, aside)) break
+        compared = true
+        if (!(await this.compare(aside))) break
       }
       this.retryMs = FIRST_RETRY_MS
     } catch (e) {
@@ -118,6 +130,47 @@ export class EntryQueue {
       if (!this.closed && !refused) this.timer = setTimeout(() => void this.flush(), this.retryMs)
       this.retryMs = Math.min(MAX_RETRY_MS, this.retryMs * 2)
     }
+  }
+
+  /** Marks what came of a batch. */
+  private async taken(batch: readonly Entry[], { held, refused = [] }: SendAnswer): Promise<void> {
+    const mine = new Set(batch.map((e) => e.id))
+    const taken = held.filter((id) => mine.has(id))
+    const bad = refused.filter((r) => mine.has(r.id))
+    if (batch.length > 0 && taken.length + bad.length === 0)
+      throw new Error('The server took none of the entries')
+    if (taken.length > 0) await this.store.markSent(taken)
+    if (bad.length > 0) await this.store.setAside(bad)
+  }
+
+  /** Whether the server holds just what this device does, but for what it does not take. */
+  private isSame({ total, digest }: SendAnswer, aside: readonly RefusedEntry[]): boolean {
+    if (total !== this.known.size - aside.length) return false
+    if (digest === undefined) return true
+    const bad = new Set(aside.map((r) => r.id))
+    return digest === digestOf(bad.size > 0 ? [...this.known].filter((id) => !bad.has(id)) : this.known).sum
+  }
+
+  /**
+   * Finds what one of the two lacks: what the server lost waits again, what others logged comes here.
+   * @returns whether anything is to be sent again
+   */
+  private async compare(aside: readonly RefusedEntry[]): Promise<boolean> {
+    const there = new Set(await this.wire.fetchIds(this.runId))
+    const bad = new Set(aside.map((r) => r.id))
+    const lost = [...this.known].filter((id) => !there.has(id) && !bad.has(id))
+    if (lost.length > 0) {
+      await this.store.markLost(this.runId, lost)
+      this.tell({ waiting: lost.length + aside.length })
+    }
+    if ([...there].some((id) => !this.known.has(id))) await this.takeOthers()
+    return lost.length > 0
+  }
+
+  /** Sends what the server did not take once more. */
+  async tryAgain(): Promise<void> {
+    await this.store.tryAgain(this.runId)
+    await this.flush()
   }
 
   private async takeOthers(): Promise<void> {

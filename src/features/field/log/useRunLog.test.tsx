@@ -19,8 +19,9 @@ beforeEach(() => {
   runId = v7()
   clock = Date.parse('2026-05-16T08:00:00Z')
   vi.spyOn(Date, 'now').mockImplementation(() => clock)
-  vi.stubGlobal('fetch', async (_path: string, init?: RequestInit) => {
+  vi.stubGlobal('fetch', async (path: string, init?: RequestInit) => {
     if (server.away) throw new TypeError('Failed to fetch')
+    if (path.endsWith('?ids')) return Response.json({ ids: [...server.held.keys()] })
     if (init?.method !== 'POST') return Response.json({ entries: [...server.held.values()] })
     const { entries } = JSON.parse(init.body as string) as { entries: Entry[] }
     for (const e of entries) server.held.set(e.id, e)

@@ -31,6 +31,8 @@ export interface RunLogHandle {
   /** The same for several that belong together: all are stored, or none. */
   addAll: (bodies: readonly EntryBody[]) => Promise<void>
   sync: () => Promise<void>
+  /** Sends what the server did not take once more. */
+  tryAgain: () => Promise<void>
   ready: boolean
   /** This device's own storage cannot be used; null where it can. */
   storageTrouble: string | null
@@ -45,7 +47,12 @@ const LOOK_MS = 30_000
 /** A run's log on this device: its own entries and those the server and others made, folded. */
 export function useRunLog(runId: string, role: Role): RunLogHandle {
   const [entries, setEntries] = useState<Entry[]>([])
-  const [queueState, setQueueState] = useState<QueueState>({ waiting: 0, trouble: null, refused: false })
+  const [queueState, setQueueState] = useState<QueueState>({
+    waiting: 0,
+    aside: [],
+    trouble: null,
+    refused: false,
+  })
   const [ready, setReady] = useState(false)
   const [storageTrouble, setStorageTrouble] = useState<string | null>(null)
   const [clockBackMs, setClockBack] = useState<number | null>(null)
@@ -130,6 +137,7 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
     [keep],
   )
   const sync = useCallback(() => queue.current?.flush() ?? Promise.resolve(), [])
+  const tryAgain = useCallback(() => queue.current?.tryAgain() ?? Promise.resolve(), [])
   const log = useMemo(() => foldEntries(entries), [entries])
   return {
     runId,
@@ -140,6 +148,7 @@ export function useRunLog(runId: string, role: Role): RunLogHandle {
     add,
     addAll,
     sync,
+    tryAgain,
     ready,
     storageTrouble,
     clockBackMs,

@@ -22,6 +22,7 @@ export const wire: Wire = {
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ protocol: LOG_PROTOCOL, entries }),
     }),
+  fetchIds: async (runId) => (await ask<{ ids: string[] }>(`/api/runs/${runId}/entries?ids`)).ids,
   fetchAll: async (runId) => (await ask<{ entries: Entry[] }>(`/api/runs/${runId}/entries`)).entries,
 }
 

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { bodyOf, clashesOf, keyOf, nextRepeat } from '@/core/trial'
+import { AsideList } from './AsideList'
 import { KeptList } from './KeptList'
 import { LogList } from './LogList'
 import type { MenuProps } from './shared'
@@ -43,6 +44,9 @@ export function LogPart({ pack, handle, actions, onChosen, onClose }: MenuProps)
           </Box>
         </Box>
       ))}
+      {handle.queue.aside.length > 0 && (
+        <AsideList entries={handle.entries} aside={handle.queue.aside} onAgain={handle.tryAgain} />
+      )}
       <KeptList plan={pack.plan} events={log.events} />
       <LogList
         plan={pack.plan}

@@ -125,7 +125,8 @@ describe('readEntries', () => {
   it('takes a good entry and refuses one with a part missing, naming it', () => {
     const said = (entries: unknown) => {
       const read = readEntries({ entries }, 'r')
-      return read.ok ? `${read.value.length} taken` : messageOf(read)
+      if (!read.ok) return messageOf(read)
+      return read.value.refused[0]?.why ?? `${read.value.entries.length} taken`
     }
     expect(said([good])).toBe('1 taken')
     expect(said([{ ...good, id: 'x' }])).toMatch(/id/)

@@ -1,27 +1,25 @@
 import { revalidatePath } from 'next/cache'
 import { messageOf } from '@/core/outcome'
 import { readRunFile } from '@/core/trial/readLog'
-import { appendEntries, db, entriesOf, getRun, readRunIn, storeMedia } from '@/data'
+import { appendEntries, db, getRun, readRunIn, storeMedia } from '@/data'
 import { jsonOf, refused } from '@/server/json'
 
-/** Reads a run in that a device wrote to a file: all of it, or nothing. */
+/** Reads a run in that a device wrote to a file: all that can be taken, and which entries cannot. */
 export async function POST(request: Request) {
   const raw = await jsonOf(request)
   if (!raw.ok) return refused(messageOf(raw))
   const file = readRunFile(raw.value)
   if (!file.ok) return refused(messageOf(file))
-  const { pack, entries, media } = file.value
+  const { pack, entries, media, refused: bad } = file.value
   if (!getRun(db(), pack.runId)) {
     const made = readRunIn(db(), pack)
     if (!made.ok) return refused(messageOf(made))
   }
-  const before = new Set(entriesOf(db(), pack.runId).map((e) => e.id))
-  appendEntries(db(), entries)
+  const fresh = appendEntries(db(), entries).length
   for (const { id, type, base64 } of media) {
     const kept = storeMedia(db(), pack.runId, id, type, Buffer.from(base64, 'base64'))
     if (!kept.ok) return refused(`A photo or a sound: ${messageOf(kept)} The log itself was read in.`)
   }
   revalidatePath('/', 'layout')
-  const fresh = entries.filter((e) => !before.has(e.id)).length
-  return Response.json({ fresh, known: entries.length - fresh })
+  return Response.json({ fresh, known: entries.length - fresh, refused: bad })
 }
