@@ -297,6 +297,7 @@ test('short wave: two antennas, alone at the base, contacts wherever they are, w
     strangers: true,
   })
   await beginRun(page, by)
+  expect(by.count).toEqual({ clicks: 6, fields: 1 })
   await page.setViewportSize(PHONE)
   for (let i = 0; i < 50; i++) {
     await page.getByLabel(/^How far from the base/).fill(`${400 + ((i * 397) % 2100)} km`)

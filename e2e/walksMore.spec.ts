@@ -37,6 +37,7 @@ test('a fixed link with two directional antennas: level and quality of every swa
   await by.click('checkbox', /^Each check brings two figures/)
   await savePlan(page, by)
   await beginRun(page, by)
+  expect(by.count).toEqual({ clicks: 11, fields: 2 })
   await page.setViewportSize(PHONE)
   let n = 0
   await logAll(page, async ({ rig }) => {
@@ -243,6 +244,7 @@ test('a matrix of antenna and mode, sent first and graded afterwards: what eithe
   await by.pick('Directions', 'To base only')
   await savePlan(page, by)
   await beginRun(page, by)
+  expect(by.count).toEqual({ clicks: 13, fields: 7 })
   await page.setViewportSize(PHONE)
   await page.getByRole('button', { name: 'More' }).click()
   await page.getByText('Work to a clock; send now, grade later').click()

@@ -116,6 +116,12 @@ describe('backdrops', () => {
       /zoom levels run from 40 to 40/,
     )
     expect(why(tiles().slice(0, 5000))).toMatch(/cannot be read/)
+    // A view without end: asked for its lowest zoom level it would keep the server at it for ever.
+    const endless =
+      'drop table tiles; create view tiles as with recursive n(zoom_level) as (select 1 union all select zoom_level + 1 from n) select zoom_level, 0 as tile_column, 0 as tile_row, null as tile_data from n'
+    expect(why(tiles((t) => t.exec(endless)))).toMatch(/Its "tiles" is a view and no table/)
+    const virtual = 'drop table metadata; create virtual table metadata using fts5(name, value)'
+    expect(why(tiles((t) => t.exec(virtual)))).toMatch(/Its "metadata" is a virtual table and no table/)
     expect(existsSync(join(folder, 'backdrops')) ? readdirSync(join(folder, 'backdrops')) : []).toEqual([])
     expect(listBackdrops(db)).toEqual([])
   })

@@ -25,17 +25,40 @@ function boundsOf(text: string | undefined): BackdropRow['bounds'] {
   return fits ? (b as [number, number, number, number]) : null
 }
 
+/** A database that somebody else made: nothing in it is run. */
+function openForeign(file: string): Database.Database {
+  const foreign = new Database(file, { readonly: true, fileMustExist: true })
+  foreign.pragma('trusted_schema = off')
+  return foreign
+}
+
 /** What an MBTiles file says of itself, or why it is not taken. */
 function inspectTiles(file: string): Outcome<Omit<BackdropRow, 'id' | 'name' | 'createdAt'>> {
   let tiles: Database.Database | null = null
   try {
-    tiles = new Database(file, { readonly: true, fileMustExist: true })
-    const names = tiles
-      .prepare("select name from sqlite_master where type in ('table', 'view')")
-      .pluck()
-      .all()
-    if (!names.includes('metadata') || !names.includes('tiles'))
-      return refuse('It is a database, but has no tables "metadata" and "tiles"; it is no MBTiles file.')
+    tiles = openForeign(file)
+    const kinds = new Map(
+      (
+        tiles.prepare('select name, type, sql from sqlite_master').all() as {
+          name: string
+          type: string
+          sql: string | null
+        }[]
+      ).map(({ name, type, sql }) => [
+        name,
+        /^\s*create\s+virtual/i.test(sql ?? '') ? 'virtual table' : type,
+      ]),
+    )
+    for (const name of ['metadata', 'tiles']) {
+      const kind = kinds.get(name)
+      if (kind === undefined)
+        return refuse('It is a database, but has no tables "metadata" and "tiles"; it is no MBTiles file.')
+      // What a view does is the file's own work, and need never end.
+      if (kind !== 'table')
+        return refuse(
+          `Its "${name}" is a ${kind} and no table. Export the map anew with its tiles in a plain table.`,
+        )
+    }
     const said = new Map(
       (tiles.prepare('select name, value from metadata').all() as { name: string; value: string }[]).map(
         (r) => [r.name, r.value],
@@ -111,7 +134,7 @@ export function backdropTile(
   if (!row || !existsSync(fileOf(db, id))) return null
   let tiles = opened.get(id)
   if (!tiles) {
-    tiles = new Database(fileOf(db, id), { readonly: true })
+    tiles = openForeign(fileOf(db, id))
     opened.set(id, tiles)
   }
   // MBTiles counts rows from the south.

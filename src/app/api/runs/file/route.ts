@@ -2,12 +2,15 @@ import { revalidatePath } from 'next/cache'
 import { messageOf } from '@/core/outcome'
 import { readRunFile } from '@/core/trial/readLog'
 import { appendEntries, db, getRun, readRunIn, storeMedia } from '@/data'
-import { jsonOf, refused } from '@/server/json'
+import { jsonOf, refused, refusedFor } from '@/server/json'
+
+/** A run with its photos and sounds, bytes. */
+const MAX_RUN_FILE_BYTES = 128e6
 
 /** Reads a run in that a device wrote to a file: all that can be taken, and which entries cannot. */
 export async function POST(request: Request) {
-  const raw = await jsonOf(request)
-  if (!raw.ok) return refused(messageOf(raw))
+  const raw = await jsonOf(request, MAX_RUN_FILE_BYTES)
+  if (!raw.ok) return refusedFor(raw)
   const file = readRunFile(raw.value)
   if (!file.ok) return refused(messageOf(file))
   const { pack, entries, media, refused: bad } = file.value

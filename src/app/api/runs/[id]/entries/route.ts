@@ -3,7 +3,7 @@ import { messageOf } from '@/core/outcome'
 import { LOG_PROTOCOL } from '@/core/trial'
 import { readEntries } from '@/core/trial/readLog'
 import { appendEntries, db, entriesOf, getRun, heldDigest, idsOf } from '@/data'
-import { jsonOf, refused } from '@/server/json'
+import { jsonOf, refused, refusedFor } from '@/server/json'
 
 interface Context {
   params: Promise<{ id: string }>
@@ -27,7 +27,7 @@ export async function POST(request: Request, { params }: Context) {
   const { id } = await params
   if (!getRun(db(), id)) return gone()
   const raw = await jsonOf(request)
-  if (!raw.ok) return refused(messageOf(raw))
+  if (!raw.ok) return refusedFor(raw)
   const protocol = Number((raw.value as { protocol?: unknown } | null)?.protocol ?? LOG_PROTOCOL)
   if (protocol > LOG_PROTOCOL)
     return refused(

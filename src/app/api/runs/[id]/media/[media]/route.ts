@@ -1,6 +1,7 @@
 import { messageOf } from '@/core/outcome'
-import { refused } from '@/server/json'
-import { mediaTypeOf } from '@/core/trial'
+import { bytesOf } from '@/server/body'
+import { refused, refusedFor } from '@/server/json'
+import { MAX_MEDIA_BYTES, mediaTypeOf } from '@/core/trial'
 import { db, getMedia, storeMedia } from '@/data'
 
 interface Context {
@@ -36,6 +37,8 @@ export async function GET(request: Request, { params }: Context) {
 export async function PUT(request: Request, { params }: Context) {
   const { id, media } = await params
   const type = request.headers.get('content-type') ?? ''
-  const kept = storeMedia(db(), id, media, type, Buffer.from(await request.arrayBuffer()))
+  const body = await bytesOf(request, MAX_MEDIA_BYTES)
+  if (!body.ok) return refusedFor(body)
+  const kept = storeMedia(db(), id, media, type, Buffer.from(body.value.buffer))
   return kept.ok ? Response.json({ id: kept.value }) : refused(messageOf(kept))
 }
