@@ -26,6 +26,7 @@ module.exports = {
       'terrain',
       'reports',
       'kit',
+      'crew',
       'trial',
       'formats',
       'exchange',

@@ -6,7 +6,9 @@ import { chromium as chromiumOptions } from '../e2e/chromium'
 
 declare global {
   interface Window {
-    /** What the page under measurement notes: when a key came, and how long each took until stored, until shown (ms). */
+    /**
+     * What the page under measurement notes: when a key came, and how long each took until stored, until shown (ms).
+     */
     bench: { writes: number[]; taps: number[]; keyStored: number; keyShown: number }
   }
 }

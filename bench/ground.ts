@@ -60,7 +60,7 @@ time('profile of 500 samples with its diffraction', 200, '2 ms', () => {
 })
 const read = readHgt('N47W030.hgt', tile(1201))
 if (!read.ok) throw new Error(read.problems[0]!.message)
-const { grid } = fillVoids(read.value)
+const { grid } = fillVoids(read.value.grid)
 time('relief and contours of 1201 × 1201', 7, '1 s', () => {
   shadedRelief(grid, DAY_INKS)
   return contourLines(grid, contourStepM(600))
@@ -71,7 +71,7 @@ globalThis.gc?.()
 const before = process.memoryUsage().arrayBuffers + process.memoryUsage().heapUsed
 const start = performance.now()
 const big = readHgt('N47W030.hgt', large)
-if (big.ok) fillVoids(big.value)
+if (big.ok) fillVoids(big.value.grid)
 const after = process.memoryUsage().arrayBuffers + process.memoryUsage().heapUsed
 rows.push(['reading 3601 × 3601 and filling its voids', `${(performance.now() - start).toFixed(0)} ms`, ''])
 rows.push([

@@ -1,5 +1,5 @@
-// Kills a writing process with SIGKILL again and again and counts acknowledged entries that are missing afterwards.
-// npm run bench:kill -- 500
+// Kills a process that writes for three devices with SIGKILL again and again and counts acknowledged entries that are
+// missing afterwards. npm run kill -- 500
 import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'

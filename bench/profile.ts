@@ -1,26 +1,20 @@
 // The ground along paths, ours against GDAL's on the same tile: heights that gdalwarp interpolates (bilinear)
 // on a grid ten times as fine, read at the same places by gdallocationinfo.
 // npm run bench:profile -- path/to/N47W030.hgt
+import { readTile } from './readTile'
 import { BENCHMARKS, writeTable } from './table'
 import { execFileSync } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
+import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { basename, join } from 'node:path'
+import { join } from 'node:path'
 import { direct, inverse } from '../src/core/geo'
-import { groundProfile, readHgt, terrainOf } from '../src/core/terrain'
+import { groundProfile, terrainOf } from '../src/core/terrain'
 
-const file = process.argv[2]
-if (!file) throw new Error('Name an .hgt file.')
-const bytes = readFileSync(file)
-const read = readHgt(
-  basename(file),
-  bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength),
-)
-if (!read.ok) throw new Error(read.problems[0]!.message)
-const terrain = terrainOf([read.value])
+const { file, grid } = readTile()
+const terrain = terrainOf([grid])
 const folder = mkdtempSync(join(tmpdir(), 'even-reach-profile-'))
 const fine = join(folder, 'fine.tif')
-const step = String(read.value.stepLat / 10)
+const step = String(grid.stepLat / 10)
 execFileSync('gdalwarp', [
   '-q',
   '-r',

@@ -1,3 +1,4 @@
+import { readTile } from './readTile'
 import { BENCHMARKS, writeTable } from './table'
 import { metresPerDegree } from '../src/core/geo/degrees'
 // What is in sight, ours against gdal_viewshed of Debian's gdal-bin on the same ground, in one run.
@@ -5,18 +6,10 @@ import { metresPerDegree } from '../src/core/geo/degrees'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
-import { basename, join } from 'node:path'
-import { readHgt, viewshed } from '../src/core/terrain'
+import { join } from 'node:path'
+import { viewshed } from '../src/core/terrain'
 
-const file = process.argv[2]
-if (!file) throw new Error('Name an .hgt file.')
-const bytes = readFileSync(file)
-const read = readHgt(
-  basename(file),
-  bytes.buffer.slice(bytes.byteOffset, bytes.byteOffset + bytes.byteLength),
-)
-if (!read.ok) throw new Error(read.problems[0]!.message)
-const grid = read.value
+const { file, grid } = readTile()
 const middle = ((grid.north - 0.5) * Math.PI) / 180
 const cellX = grid.stepLon * metresPerDegree((middle * 180) / Math.PI).lon
 const cellY = grid.stepLat * 110_574 + 0.5 * grid.stepLat * (111_694 - 110_574)

@@ -152,3 +152,20 @@ test('a trial with checks is deleted only after its runs were written to a file'
   await expect(dialog).toHaveCount(0)
   await expect(page.getByRole('link', { name: /^To be deleted/ })).toHaveCount(0)
 })
+
+test('what is typed and clicked while a page still loads is not lost', async ({ page }) => {
+  let free = () => {}
+  const held = new Promise<void>((done) => (free = done))
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    await held
+    await route.continue()
+  })
+  await page.goto('/', { waitUntil: 'commit' })
+  await page.getByText('What do height or power bring?', { exact: true }).click()
+  await page.getByLabel('Name of the trial').fill('Typed early')
+  await page.getByRole('button', { name: 'Start this trial' }).click()
+  await expect(page).toHaveURL(/\/$/)
+  free()
+  await page.waitForURL(/\/kit$/)
+  await expect(page.getByText('Typed early').first()).toBeVisible()
+})

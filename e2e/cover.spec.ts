@@ -85,7 +85,7 @@ test('KML brings places, ways and areas; what is none is refused in a sentence',
   await file('link.kml', kml('<NetworkLink><Link><href>http://a/</href></Link></NetworkLink>'))
   await expect(page.getByText(/only links to another one on a network, and nothing is fetched/)).toBeVisible()
   await file('cut.kmz', Buffer.from('PK\x03\x04 cut'))
-  await expect(page.getByText(/It cannot be unpacked; it is cut short or no KMZ/)).toBeVisible()
+  await expect(page.getByText(/It cannot be unpacked; it is cut short or no zip archive/)).toBeVisible()
   await file(
     'a.geojson',
     Buffer.from(

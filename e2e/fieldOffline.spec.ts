@@ -332,7 +332,7 @@ test('the run is written to a file and read in; what is none is refused', async 
     page.waitForEvent('download'),
     page.getByRole('button', { name: 'Write the run to a file' }).click(),
   ])
-  expect(download.suggestedFilename()).toBe('to-a-file.run.json')
+  expect(download.suggestedFilename()).toBe('to-a-file.reachrun')
   const path = (await download.path())!
   const file = JSON.parse(readFileSync(path, 'utf8'))
   expect(file.entries.map((e: { body: { kind: string } }) => e.body.kind)).toContain('check')
@@ -346,7 +346,7 @@ test('the run is written to a file and read in; what is none is refused', async 
   await expect(page.getByText('0 entries were new; 2 were here already.')).toBeVisible()
   file.entries.push({ ...file.entries[1], id: '01970000-0000-7000-8000-000000000001' })
   await input.setInputFiles({
-    name: 'more.run.json',
+    name: 'more.reachrun',
     mimeType: 'application/json',
     buffer: Buffer.from(JSON.stringify(file)),
   })
@@ -408,4 +408,36 @@ test('a run is taken along from the list, and a filled log sheet is typed in by 
   await expect(page.getByText('Logged: 3 checks from paper.')).toBeVisible()
   await expect(page.getByRole('cell', { name: 'no copy' })).toBeVisible()
   await expectAxeClean(page)
+})
+
+test('with the network off each check corrects what is expected of the next, and it is said from how many', async ({
+  page,
+  context,
+}) => {
+  await page.setViewportSize(PHONE)
+  await beginRun(page, 'Told by its own log')
+  await kept(page)
+  // The demo's run of the same trial has 22 checks already.
+  const from = page.getByText(/expected \d+ times in 10, from \d+ checks/)
+  const checks = async () => Number(/from (\d+) checks/.exec((await from.textContent())!)![1])
+  await expect(from).toBeVisible({ timeout: 60_000 })
+  const before = await checks()
+  expect(before).toBeGreaterThanOrEqual(22)
+  await context.setOffline(true)
+  await page.getByRole('button', { name: 'Not heard', exact: true }).click()
+  await expect(header(page)).toContainText('1 of')
+  await expect.poll(checks, { timeout: 60_000 }).toBe(before + 1)
+  // What would tell much more than the next of the plan is offered, and is taken in its place.
+  const offer = page.getByText(/^Would tell more: /)
+  for (let made = 1; made < 12 && !(await offer.isVisible()); made++) {
+    for (const k of ['4', 'Shift+Digit7', 'Enter']) await page.keyboard.press(k)
+    await expect.poll(checks, { timeout: 60_000 }).toBe(before + made + 1)
+  }
+  const [, letter, way] = /more: (\w+) (to base|from base)/.exec((await offer.textContent())!)!
+  await page.getByRole('button', { name: 'Take it next' }).click()
+  await expect(page.getByRole('button', { name: /^Another rig than/ })).toHaveText(letter!)
+  await expect(page.getByRole('button', { name: `${way}, now` })).toBeVisible()
+  await expect(offer).toHaveCount(0)
+  await context.setOffline(false)
+  await saved(page)
 })

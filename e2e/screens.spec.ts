@@ -1,7 +1,7 @@
 import { expect, test } from './test'
 import { expectAxeClean, expectNoOverflow, openTrial } from './app'
 
-const STEPS = ['kit', 'ground', 'plan', 'field', 'findings']
+const STEPS = ['kit', 'ground', 'plan', 'field', 'findings', 'reach']
 const SUMS = ['db', 'element', 'endurance', 'attenuator', 'people'].map((s) => `kit/sums?sum=${s}`)
 const SCREENS = [
   ...STEPS,

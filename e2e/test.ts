@@ -7,7 +7,7 @@ export const FIRST_PORT = 3390
 
 export const WORKERS = 2
 
-export const test = base.extend<{ empty: boolean; metric: void }>({
+export const test = base.extend<{ empty: boolean; metric: void; safe: void }>({
   /** With a database that began empty, in place of the demo's. */
   empty: [false, { option: true }],
   baseURL: async ({ empty }, give, { parallelIndex }) => {
@@ -18,6 +18,18 @@ export const test = base.extend<{ empty: boolean; metric: void }>({
     async ({ request, baseURL }, give) => {
       await give()
       await request.put('/api/units', { data: { units: 'metric' }, headers: { origin: baseURL! } })
+    },
+    { auto: true },
+  ],
+  /** No page asks for what its own policy forbids. */
+  safe: [
+    async ({ context }, give) => {
+      const broken: string[] = []
+      context.on('console', (said) => {
+        if (said.text().includes('Content Security Policy')) broken.push(said.text())
+      })
+      await give()
+      if (broken.length > 0) throw new Error(broken.join('\n'))
     },
     { auto: true },
   ],

@@ -20,13 +20,15 @@ const { count, size, warnings } = await generateSW({
   modifyURLPrefix: { '': '/_next/static/' },
   // Their names hold a hash already.
   dontCacheBustURLsMatching: /^\/_next\/static\//,
-  maximumFileSizeToCacheInBytes: 8 * 1024 * 1024,
+  // The definitions of all projections are larger: they are for ground brought in at the desk.
+  maximumFileSizeToCacheInBytes: 1e6,
   additionalManifestEntries: [{ url: '/field', revision: build }],
-  ignoreURLParametersMatching: [/^run$/],
+  ignoreURLParametersMatching: [/^(run|shared|file)$/],
   inlineWorkboxRuntime: true,
   sourcemap: false,
   mode: 'production',
-  skipWaiting: true,
+  // A run goes on with the build that it was opened with; the new one is taken when somebody says so.
+  skipWaiting: false,
   clientsClaim: true,
   cleanupOutdatedCaches: true,
 })
@@ -44,6 +46,20 @@ const workerScripts = `self.addEventListener('fetch', (event) => {
   )
 })
 `
-writeFileSync(swDest, workerScripts + readFileSync(swDest, 'utf8'))
+// A file that is shared with the installed application is posted here, network or not, and waits for the page to take
+// it.
+const sharedFiles = `self.addEventListener('fetch', (event) => {
+  if (event.request.method !== 'POST' || new URL(event.request.url).pathname !== '/field/share') return
+  event.stopImmediatePropagation()
+  event.respondWith(
+    (async () => {
+      const file = (await event.request.formData()).get('run')
+      if (file) await (await caches.open('shared-run')).put('/field/share/' + Date.now(), new Response(file))
+      return Response.redirect('/field?shared', 303)
+    })(),
+  )
+})
+`
+writeFileSync(swDest, workerScripts + sharedFiles + readFileSync(swDest, 'utf8'))
 for (const w of warnings) console.warn(w)
 console.log(`Service worker: ${count} files, ${(size / 1e6).toFixed(1)} MB kept on a device.`)

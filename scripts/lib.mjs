@@ -68,6 +68,7 @@ export function ensureInstalled() {
 const isTest = (file) => /\.test\.tsx?$|\/testing\//.test(file)
 const BUILT_FROM = [
   'src',
+  'public',
   'next.config.ts',
   'tsconfig.json',
   'package.json',
@@ -80,7 +81,15 @@ export function ensureBundled() {
   ensure(
     'build/bundled-from',
     fingerprint(
-      ['src/core', 'src/server', 'src/workers', 'src/cli', 'scripts/bundle.mjs', 'package-lock.json'],
+      [
+        'src/core',
+        'src/data',
+        'src/server',
+        'src/workers',
+        'src/cli',
+        'scripts/bundle.mjs',
+        'package-lock.json',
+      ],
       (f) => !isTest(f),
     ),
     () => run(process.execPath, ['scripts/bundle.mjs']),

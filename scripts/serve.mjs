@@ -1,6 +1,7 @@
 // Starts Even Reach: installs what is missing, builds, opens the database, finds a free port, says the address.
 //   --demo   the demo, with a database of its own
 //   --fresh  begins the demo's database anew
+//   --crew   lets other devices of the network in as well, once they were brought in at the desk
 import { spawn } from 'node:child_process'
 import { mkdirSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
@@ -42,14 +43,20 @@ const { port, wanted } = await freePort()
 if (port !== wanted) console.log(`Port ${wanted} is taken; using ${port}.`)
 const server = spawn(
   process.execPath,
-  [join(root, 'node_modules', 'next', 'dist', 'bin', 'next'), 'start', '-H', '127.0.0.1', '-p', String(port)],
-  { cwd: root, env: { ...env, EVEN_REACH_DB: file }, stdio: ['ignore', 'pipe', 'inherit'] },
+  [join('build', 'server.cjs'), ...(process.argv.includes('--crew') ? ['--crew'] : [])],
+  {
+    cwd: root,
+    env: { ...env, NODE_ENV: 'production', EVEN_REACH_DB: file, PORT: String(port) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  },
 )
-let told = false
+let said = ''
+server.stdout.setEncoding('utf8')
 server.stdout.on('data', (chunk) => {
-  if (told || !String(chunk).includes('Ready')) return
-  told = true
+  said += chunk
+  if (!said.endsWith('Ready\n')) return
   console.log(`Even Reach${demo ? ', the demo,' : ''} runs at http://127.0.0.1:${port}`)
+  process.stdout.write(said.replace(/Ready\n$/, ''))
   console.log(`Its data: ${file}. Stop it with Ctrl+C.`)
 })
 for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM']))

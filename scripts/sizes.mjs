@@ -22,6 +22,7 @@ const TRIAL_PAGES = [
   'field',
   'findings',
   'findings/reach',
+  'reach',
   'findings/differences',
   'findings/changes',
   'findings/checks',

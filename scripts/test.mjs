@@ -59,18 +59,34 @@ function finish() {
   process.exit(failed.length > 0 || broken > 0 ? 1 : 0)
 }
 
-/** Chromium: the one named, the system's, or Playwright's own; through apt where there is apt. */
-function ensureChromium() {
-  if (process.env.CHROMIUM_PATH || existsSync('/usr/bin/chromium')) return true
+/** What browser tests are made with, and the Debian package it comes from. */
+/** @type {[string, string][]} */
+const TOOLS = [
+  ['chromium', '/usr/bin/chromium'],
+  ['libnss3-tools', '/usr/bin/certutil'],
+  ['nginx-light', '/usr/sbin/nginx'],
+  ['openssl', '/usr/bin/openssl'],
+]
+
+/** Chromium (the one named, the system's, or Playwright's own) and the tools beside it; through apt where there is apt. */
+function ensureTools() {
+  const missing = TOOLS.filter(
+    ([name, file]) => !existsSync(file) && !(name === 'chromium' && process.env.CHROMIUM_PATH),
+  )
+  if (missing.length === 0) return true
+  const names = missing.map(([name]) => name)
   if (existsSync('/usr/bin/apt-get') && process.getuid?.() === 0)
-    return run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', 'chromium'])
-  return run(bin('playwright'), ['install', 'chromium'])
+    return run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', ...names])
+  const others = names.filter((n) => n !== 'chromium')
+  if (others.length > 0)
+    console.log(`Install by hand what the tests of several devices need: ${others.join(', ')}`)
+  return !names.includes('chromium') || run(bin('playwright'), ['install', 'chromium'])
 }
 
 rmSync(results, { recursive: true, force: true })
 mkdirSync(results, { recursive: true })
 ensureInstalled()
-if (!quick && !gate('Chromium', ensureChromium)) finish()
+if (!quick && !gate('Chromium and tools', ensureTools)) finish()
 gate('build', () => {
   ensureBuilt()
   return true

@@ -77,11 +77,11 @@ function tiles(more: (t: Database.Database) => void = () => undefined): Uint8Arr
 }
 
 describe('backdrops', () => {
-  it('are kept once, read by row from the north, deleted with their file', () => {
+  it('are kept once, read by row from the north, deleted with their file', async () => {
     const bytes = tiles()
-    const kept = storeBackdrop(db, 'own.mbtiles', bytes)
+    const kept = await storeBackdrop(db, 'own.mbtiles', bytes)
     if (!kept.ok) throw new Error(messageOf(kept))
-    expect(storeBackdrop(db, 'again.mbtiles', bytes)).toEqual(kept)
+    expect(await storeBackdrop(db, 'again.mbtiles', bytes)).toEqual(kept)
     expect(listBackdrops(db)).toMatchObject([
       {
         name: 'own.mbtiles',
@@ -99,34 +99,34 @@ describe('backdrops', () => {
     expect(readdirSync(join(folder, 'backdrops'))).toEqual([])
     expect(deleteBackdrop(db, kept.value).ok).toBe(false)
   })
-  const why = (bytes: Uint8Array) => {
-    const r = storeBackdrop(db, 'x.mbtiles', bytes)
+  const why = async (bytes: Uint8Array) => {
+    const r = await storeBackdrop(db, 'x.mbtiles', bytes)
     return r.ok ? 'taken' : messageOf(r)
   }
-  it('what is none is refused in a sentence, and nothing is left of it', () => {
-    expect(why(new TextEncoder().encode('not a database at all'))).toMatch(
+  it('what is none is refused in a sentence, and nothing is left of it', async () => {
+    expect(await why(new TextEncoder().encode('not a database at all'))).toMatch(
       /cannot be read as an MBTiles file/,
     )
-    expect(why(tiles((t) => t.exec('drop table metadata')))).toMatch(/no tables "metadata" and "tiles"/)
-    expect(why(tiles((t) => t.exec('delete from tiles')))).toBe('It holds no tiles.')
-    expect(why(tiles((t) => t.exec("update metadata set value = 'pbf' where name = 'format'")))).toMatch(
-      /Its tiles are "pbf"\. A backdrop is made of pictures/,
-    )
-    expect(why(tiles((t) => t.exec('update tiles set zoom_level = 40')))).toMatch(
+    expect(await why(tiles((t) => t.exec('drop table metadata')))).toMatch(/no tables "metadata" and "tiles"/)
+    expect(await why(tiles((t) => t.exec('delete from tiles')))).toBe('It holds no tiles.')
+    expect(
+      await why(tiles((t) => t.exec("update metadata set value = 'pbf' where name = 'format'"))),
+    ).toMatch(/Its tiles are "pbf"\. A backdrop is made of pictures/)
+    expect(await why(tiles((t) => t.exec('update tiles set zoom_level = 40')))).toMatch(
       /zoom levels run from 40 to 40/,
     )
-    expect(why(tiles().slice(0, 5000))).toMatch(/cannot be read/)
+    expect(await why(tiles().slice(0, 5000))).toMatch(/cannot be read/)
     // A view without end: asked for its lowest zoom level it would keep the server at it for ever.
     const endless =
       'drop table tiles; create view tiles as with recursive n(zoom_level) as (select 1 union all select zoom_level + 1 from n) select zoom_level, 0 as tile_column, 0 as tile_row, null as tile_data from n'
-    expect(why(tiles((t) => t.exec(endless)))).toMatch(/Its "tiles" is a view and no table/)
+    expect(await why(tiles((t) => t.exec(endless)))).toMatch(/Its "tiles" is a view and no table/)
     const virtual = 'drop table metadata; create virtual table metadata using fts5(name, value)'
-    expect(why(tiles((t) => t.exec(virtual)))).toMatch(/Its "metadata" is a virtual table and no table/)
+    expect(await why(tiles((t) => t.exec(virtual)))).toMatch(/Its "metadata" is a virtual table and no table/)
     expect(existsSync(join(folder, 'backdrops')) ? readdirSync(join(folder, 'backdrops')) : []).toEqual([])
     expect(listBackdrops(db)).toEqual([])
   })
-  it('bounds that are none are left out', () => {
-    storeBackdrop(
+  it('bounds that are none are left out', async () => {
+    await storeBackdrop(
       db,
       'x',
       tiles((t) => t.exec("update metadata set value = '1,2' where name = 'bounds'")),

@@ -4,6 +4,7 @@ import { coverOf, type Cover, type Rings } from '@/core/terrain'
 import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
+import { forgetGround } from './forgetGround'
 import { area, type AreaKind } from './schema'
 
 export type AreaRow = typeof area.$inferSelect
@@ -49,9 +50,10 @@ export function editArea(
 }
 
 export function deleteArea(db: Db, id: string): Outcome {
-  return db.delete(area).where(eq(area.id, id)).run().changes === 1
-    ? DONE
-    : refuse('This area is no longer there.')
+  if (db.delete(area).where(eq(area.id, id)).run().changes !== 1)
+    return refuse('This area is no longer there.')
+  forgetGround(db, 'area', id)
+  return DONE
 }
 
 /** Of areas, those that say what stands on the ground. */

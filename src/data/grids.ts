@@ -3,14 +3,12 @@ import { existsSync, mkdirSync, readFileSync, renameSync, rmSync, writeFileSync 
 import { dirname, join } from 'node:path'
 import { gunzipSync, gzipSync } from 'node:zlib'
 import { asc, eq } from 'drizzle-orm'
-import { planGround, type PlanGround } from '@/core/reach'
-import { terrainOf, VOID, type HeightGrid, type Terrain } from '@/core/terrain'
-import type { TrialPlan } from '@/core/trial'
-import { coverOfAreas, listAreas } from './areas'
+import { VOID, type HeightGrid } from '@/core/terrain'
 import type { Db } from './connection'
 import { nowIso } from './ids'
 import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { grid } from './schema'
+import { forgetGround } from './forgetGround'
 
 export type GridRow = typeof grid.$inferSelect
 
@@ -40,8 +38,12 @@ export function unpackGrid(meta: GridMeta, bytes: Uint8Array): HeightGrid | null
   return { ...meta, data, filled: own.byteLength > cells * 2 ? own.subarray(cells * 2) : null }
 }
 
-/** Keeps a grid. The same heights in the same place again change nothing. @returns its id */
-export function storeGrid(db: Db, name: string, g: HeightGrid): string {
+/**
+ * Keeps a grid. The same heights in the same place again change nothing.
+ * @param ofTrial the trial whose few places it is made of; null where it is ground for all
+ * @returns its id
+ */
+export function storeGrid(db: Db, name: string, g: HeightGrid, ofTrial: string | null = null): string {
   const packed = packGrid(g)
   const { width, height, west, north, stepLon, stepLat, scaleM } = g
   const where = JSON.stringify([width, height, west, north, stepLon, stepLat, scaleM])
@@ -67,6 +69,7 @@ export function storeGrid(db: Db, name: string, g: HeightGrid): string {
       scaleM,
       filledCells,
       voidCells,
+      ofTrial,
       createdAt: nowIso(),
     })
     .run()
@@ -82,6 +85,7 @@ export function gridFile(db: Db, id: string): Buffer | null {
 export function deleteGrid(db: Db, id: string): Outcome {
   if (!db.select().from(grid).where(eq(grid.id, id)).get()) return refuse('This ground is no longer there.')
   db.delete(grid).where(eq(grid.id, id)).run()
+  forgetGround(db, 'grid', id)
   rmSync(fileOf(db, id), { force: true })
   return DONE
 }
@@ -89,23 +93,14 @@ export function deleteGrid(db: Db, id: string): Outcome {
 const MAX_HELD = 6
 const held = new Map<string, HeightGrid>()
 
-/** All the ground that is known, heights loaded; kept in memory, the latest few grids. */
-export function openTerrain(db: Db): Terrain | null {
-  const grids = listGrids(db).flatMap((row) => {
-    const known = held.get(row.id)
-    if (known) return [known]
-    const file = gridFile(db, row.id)
-    const g = file && unpackGrid(row, file)
-    if (!g) return []
-    held.set(row.id, g)
-    if (held.size > MAX_HELD) held.delete(held.keys().next().value!)
-    return [g]
-  })
-  return grids.length > 0 ? terrainOf(grids) : null
-}
-
-/** What the ground that is known says of a plan; null where there is none, or the base stands outside it. */
-export function groundOf(db: Db, plan: TrialPlan): PlanGround | null {
-  const terrain = openTerrain(db)
-  return terrain && planGround(terrain, plan, undefined, coverOfAreas(listAreas(db)))
+/** A grid with its heights, the latest few kept in memory; null where its file is gone. */
+export function heightsOf(db: Db, row: GridRow): HeightGrid | null {
+  const known = held.get(row.id)
+  if (known) return known
+  const file = gridFile(db, row.id)
+  const g = file && unpackGrid(row, file)
+  if (!g) return null
+  held.set(row.id, g)
+  if (held.size > MAX_HELD) held.delete(held.keys().next().value!)
+  return g
 }

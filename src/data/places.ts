@@ -11,6 +11,10 @@ export interface OtherPlace {
   name: string
   /** What its base is called; null while it has none. */
   base: string | null
+  legIds: string[]
+}
+
+export interface OtherPlaceWithLegs extends OtherPlace {
   legs: LegWithMarks[]
 }
 
@@ -34,9 +38,13 @@ export function otherPlaces(db: Db, trialId: string): OtherPlace[] {
       trialId: r.trial.id,
       name: r.trial.name,
       base: r.base,
-      legs: legsOf(db, r.trial.legIds),
+      legIds: r.trial.legIds,
     }))
 }
+
+/** The other places with the marks of their legs, which are taken over from one to another. */
+export const otherPlacesWithLegs = (db: Db, trialId: string): OtherPlaceWithLegs[] =>
+  otherPlaces(db, trialId).map((p) => ({ ...p, legs: legsOf(db, p.legIds) }))
 
 /** Asks a trial's question from another place: the same rigs and plan, its ground still to be set. @returns its id */
 export function askElsewhere(db: Db, trialId: string, seed: number): string | null {
@@ -51,9 +59,10 @@ export function askElsewhere(db: Db, trialId: string, seed: number): string | nu
 
 /** Takes the marks of another place's leg into a trial, measured from its own base. */
 export function takeLegOfPlace(db: Db, trialId: string, legId: string): Outcome {
-  const leg = otherPlaces(db, trialId)
-    .flatMap((p) => p.legs)
-    .find((l) => l.id === legId)
+  const leg = legsOf(
+    db,
+    otherPlaces(db, trialId).flatMap((p) => p.legIds),
+  ).find((l) => l.id === legId)
   if (!leg) return refuse('This leg is no longer there.')
   if (leg.marks.some((m) => m.lat === null))
     return refuse('Marks without coordinates are measured from their own base alone.')

@@ -5,6 +5,7 @@ import {
   addTrial,
   appendEntries,
   countEntries,
+  entriesAfter,
   entriesOf,
   getRun,
   openTrial,
@@ -76,4 +77,22 @@ it('the same entries again change nothing, and a batch is taken whole or not at 
   // The last of them belongs to a run that is not there; the key refuses it, and with it the batch.
   expect(() => appendEntries(db, [note(runId, 4), note('gone', 5)])).toThrow()
   expect(entriesOf(db, runId).map((e) => e.seq)).toEqual([1, 2, 3])
+})
+
+it('entries are fetched in the order in which they came, a page at a time, and none twice', () => {
+  const trialId = addTrial(db, 'Wet hill', '', 1)
+  const plan = planOf(openTrial(db, trialId)!)
+  const start = () => startRun(db, trialId, 'Run', plan, { note: '', fixedBeforehand: true, imported: false })
+  const [runId, other] = [start(), start()]
+  // By its clock the last to come is the first that was made.
+  appendEntries(db, [note(runId, 5), note(runId, 3)])
+  appendEntries(db, [{ ...note(other, 4) }])
+  appendEntries(db, [note(runId, 1), note(runId, 3)])
+  const first = entriesAfter(db, runId, 0, 2)
+  expect(first).toMatchObject({ entries: [{ seq: 5 }, { seq: 3 }], more: true })
+  const second = entriesAfter(db, runId, first.upTo, 2)
+  expect(second).toMatchObject({ entries: [{ seq: 1 }], more: false })
+  expect(entriesAfter(db, runId, second.upTo, 2)).toEqual({ entries: [], upTo: second.upTo, more: false })
+  appendEntries(db, [note(runId, 2)])
+  expect(entriesAfter(db, runId, second.upTo, 2).entries).toEqual([note(runId, 2)])
 })

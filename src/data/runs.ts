@@ -1,10 +1,11 @@
-import { asc, count, desc, eq } from 'drizzle-orm'
+import { and, asc, count, desc, eq, getTableColumns, gt, sql } from 'drizzle-orm'
 import { IdSum, type IdDigest } from '@/core/trial/idDigest'
 import { foldEntries, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { entry, run, trial, type Conditions } from './schema'
+import { entriesCame } from './whileUnchanged'
 
 export type RunRow = typeof run.$inferSelect
 
@@ -49,8 +50,12 @@ export function readRunIn(
 /** Digests of what is held of each run, kept as it grows. */
 const sums = new WeakMap<Db, Map<string, IdSum>>()
 
-/** Adds entries; those already held are passed over. @returns the ids that are new here */
-export function appendEntries(db: Db, entries: readonly Entry[]): string[] {
+/**
+ * Adds entries; those already held are passed over.
+ * @param sender the device that brought them, as the server knows it; null for the machine's own screen
+ * @returns the ids that are new here
+ */
+export function appendEntries(db: Db, entries: readonly Entry[], sender: string | null = null): string[] {
   if (entries.length === 0) return []
   const receivedAt = nowIso()
   const fresh: Entry[] = []
@@ -58,12 +63,13 @@ export function appendEntries(db: Db, entries: readonly Entry[]): string[] {
     for (const e of entries) {
       const { changes } = tx
         .insert(entry)
-        .values({ ...e, kind: e.body.kind, receivedAt })
+        .values({ ...e, kind: e.body.kind, sender, receivedAt })
         .onConflictDoNothing()
         .run()
       if (changes > 0) fresh.push(e)
     }
   })
+  entriesCame(db, fresh.length)
   for (const { runId, id } of fresh) sums.get(db)?.get(runId)?.add(id)
   return fresh.map((e) => e.id)
 }
@@ -94,14 +100,46 @@ export function idsOf(db: Db, runId: string): string[] {
     .map((r) => r.id)
 }
 
+/** A row without what the server alone knows of it. */
+const asEntry = ({
+  kind: _kind,
+  sender: _sender,
+  receivedAt: _receivedAt,
+  ...e
+}: typeof entry.$inferSelect): Entry => e
+
 export function entriesOf(db: Db, runId: string): Entry[] {
-  return db
-    .select()
+  return db.select().from(entry).where(eq(entry.runId, runId)).orderBy(asc(entry.id)).all().map(asEntry)
+}
+
+/** Entries of a run in the order in which they came here. */
+export interface ArrivedEntries {
+  entries: Entry[]
+  /** Ask for what came after this next. */
+  upTo: number
+  /** There is more that came since. */
+  more: boolean
+}
+
+/**
+ * Entries that came here after others, at most so many: a device fetches what is new and nothing twice.
+ * @param after what the last answer was up to; 0 from the beginning
+ */
+export function entriesAfter(db: Db, runId: string, after: number, most: number): ArrivedEntries {
+  const arrival = sql<number>`rowid`
+  const rows = db
+    .select({ ...getTableColumns(entry), arrival })
     .from(entry)
-    .where(eq(entry.runId, runId))
-    .orderBy(asc(entry.id))
+    .where(and(eq(entry.runId, runId), gt(arrival, after)))
+    .orderBy(arrival)
+    .limit(most + 1)
     .all()
-    .map(({ kind: _kind, receivedAt: _receivedAt, ...e }) => e)
+  const page = rows.slice(0, most)
+  return {
+    entries: page.map(({ arrival: _arrival, ...row }) => asEntry(row)),
+    upTo: page.at(-1)?.arrival ?? after,
+    more: rows.length > most,
+  }
 }
 
 export function countEntries(db: Db, runId: string): number {

@@ -10,7 +10,16 @@ import { newId, nowIso } from './ids'
 import { listParts, unitNames } from './parts'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import { lettersOf, rigsOfTrial, rowsOfTrial, takeRigs, toRig } from './rigs'
-import { link, rig, site, trial, trialRig, type ChosenService, type PackingState } from './schema'
+import {
+  link,
+  rig,
+  site,
+  trial,
+  trialGround,
+  trialRig,
+  type ChosenService,
+  type PackingState,
+} from './schema'
 
 export type TrialRow = typeof trial.$inferSelect
 
@@ -96,7 +105,7 @@ export function copyTrial(
     const row = tx.select().from(trial).where(eq(trial.id, id)).get()
     if (!row) return null
     const copy = newId()
-    const ground = withGround ? {} : { siteId: null, legIds: [] }
+    const ground = withGround ? {} : { siteId: null, legIds: [], flatGround: false }
     const anew = {
       revision: 1,
       archivedAt: null,
@@ -112,6 +121,11 @@ export function copyTrial(
       tx.insert(trialRig)
         .values({ ...r, trialId: copy })
         .run()
+    if (withGround)
+      for (const g of tx.select().from(trialGround).where(eq(trialGround.trialId, id)).all())
+        tx.insert(trialGround)
+          .values({ ...g, trialId: copy })
+          .run()
     const links = tx.select().from(link).where(eq(link.trialId, id)).orderBy(asc(link.position)).all()
     setLinks(
       tx,

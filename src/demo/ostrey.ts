@@ -7,6 +7,7 @@ import { seedEdges } from './edges'
 import { seedGround } from './ground'
 import { seedKit } from './kit'
 import { seedOnePlace } from './onePlace'
+import { seedRelay } from './relay'
 import { makeRun } from './runs'
 import { seedShortWave } from './shortWave'
 import { HARBOUR, makeTrial, type LegSeed, type TrialSeed } from './trials'
@@ -69,6 +70,7 @@ export function seedOstrey(db: Db): boolean {
     note: 'Dry, sun',
   })
   seedShortWave(db)
+  seedRelay(db, ids, service, field(37, HILLY))
 
   const mast = planned({
     name: 'Four or eight metres of mast',

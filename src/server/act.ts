@@ -1,7 +1,8 @@
 import { revalidatePath } from 'next/cache'
 import type { Schema } from 'yup'
-import type { Outcome } from '@/core/outcome'
+import { refuse, type Outcome } from '@/core/outcome'
 import { checked } from '@/core/schema'
+import { diskTrouble } from '@/data/diskTrouble'
 
 /**
  * What every server action does: what came in is checked, the work is done with what the schema returned, and
@@ -14,7 +15,13 @@ export async function act<I, T>(
 ): Promise<Outcome<T>> {
   const input = checked(schema, raw)
   if (!input.ok) return input
-  const outcome = await work(input.value)
+  const outcome = await Promise.resolve()
+    .then(() => work(input.value))
+    .catch((e: unknown): Outcome<T> => {
+      const trouble = diskTrouble(e)
+      if (trouble === null) throw e
+      return refuse(trouble)
+    })
   if (outcome.ok) revalidatePath('/', 'layout')
   return outcome
 }

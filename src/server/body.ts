@@ -33,11 +33,5 @@ export async function bytesOf(request: Request, most: number): Promise<Outcome<U
     }
     parts.push(next.value)
   }
-  const whole = new Uint8Array(length)
-  let at = 0
-  for (const part of parts) {
-    whole.set(part, at)
-    at += part.byteLength
-  }
-  return good(whole)
+  return good(new Uint8Array(Buffer.concat(parts)))
 }

@@ -6,6 +6,7 @@ import {
   nextUnder,
   orderWalks,
   prepareFindings,
+  seenMargins,
   type Breakdown,
   type EdgeInterval,
   type Findings,
@@ -16,7 +17,9 @@ import {
   type RunEvent,
   type WalkOrders,
 } from '@/core/findings'
-import type { PlanGround } from '@/core/reach'
+import type { Correction, PlanGround } from '@/core/reach'
+import { learnCorrection } from '@/core/reach/correction/learnCorrection'
+import { honestCheck, type HonestCheck } from '@/core/reach/correction/leaveOut'
 import { keeper } from './keeper'
 
 /** A log under the model holds its draws, some megabytes. */
@@ -26,7 +29,18 @@ const MAX_BREAKDOWNS = 12
 const preparedBy = keeper<Prepared>(MAX_LOGS)
 const breakdownBy = keeper<Promise<LogBreakdown>>(MAX_BREAKDOWNS)
 
+const correctionBy = keeper<Correction | null>(MAX_BREAKDOWNS)
+const honestBy = keeper<HonestCheck | null>(MAX_BREAKDOWNS)
 const walksBy = keeper<WalkOrders>(MAX_BREAKDOWNS)
+
+/** A log, and the ground of its plan before any check. */
+export interface ToldLog {
+  input: FindingsInput
+  ground: PlanGround
+}
+
+const seenOf = (told: readonly ToldLog[]) => told.flatMap(({ input, ground }) => seenMargins(input, ground))
+const keyOf = (told: readonly ToldLog[]) => hash(told.map(({ input, ground }) => [input, ground.expected]))
 
 const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
 
@@ -63,6 +77,28 @@ export const findingsApi = {
       breakdownOfLog(input, basis, ground, events, othersFirst),
     )
     return breakdownUnder(input, ground, inLog)
+  },
+
+  /** What logs teach of the predictions that were made for them; null where they say nothing of them. */
+  correction(told: readonly ToldLog[]): Correction | null {
+    return correctionBy(keyOf(told), () => learnCorrection(seenOf(told)))
+  },
+
+  /** How well logs tell of one another what they teach of the predictions; null where they teach nothing. */
+  honest(told: readonly ToldLog[]): HonestCheck | null {
+    const key = keyOf(told)
+    return honestBy(key, () => {
+      const seen = seenOf(told)
+      const correction = correctionBy(key, () => learnCorrection(seen))
+      if (!correction) return null
+      const legs = new Map(
+        told.flatMap(({ input }) => {
+          const legOf = new Map(input.marks.map((m) => [m.id, m.legId]))
+          return input.checks.map((c) => [c.id, legOf.get(c.markId) ?? ''] as const)
+        }),
+      )
+      return honestCheck(seen, correction, (id) => legs.get(id) ?? '')
+    })
   },
 
   /** Walks to the edge and drives by ear, in order. */

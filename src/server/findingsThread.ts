@@ -13,7 +13,10 @@ type Later<T extends Record<string, (...args: never[]) => unknown>> = {
   [K in keyof T]: (...args: Parameters<T[K]>) => Promise<Awaited<ReturnType<T[K]>>>
 }
 
-let kept: Later<FindingsApi> | null = null
+/** What corrections are learnt in does not wait for the answers of a whole list of trials. */
+type Which = 'findings' | 'corrections'
+
+const kept = new Map<Which, Later<FindingsApi>>()
 
 /**
  * Starts a thread from a file. Whoever waits for it is told when it breaks.
@@ -38,6 +41,8 @@ export function startThread(file: string, onEnd: () => void): Later<FindingsApi>
     breakdown: (input, ground, events) => Promise.race([remote.breakdown(input, ground, events), broken]),
     next: (input) => Promise.race([remote.next(input), broken]),
     walks: (edges, chance) => Promise.race([remote.walks(edges, chance), broken]),
+    correction: (told) => Promise.race([remote.correction(told), broken]),
+    honest: (told) => Promise.race([remote.honest(told), broken]),
   }
 }
 
@@ -46,18 +51,21 @@ const here: Later<FindingsApi> = {
   breakdown: (input, ground, events) => findingsApi.breakdown(input, ground, events),
   next: (input) => Promise.resolve(findingsApi.next(input)),
   walks: (edges, chance) => Promise.resolve(findingsApi.walks(edges, chance)),
+  correction: (told) => Promise.resolve(findingsApi.correction(told)),
+  honest: (told) => Promise.resolve(findingsApi.honest(told)),
 }
 
 /**
- * The thread that findings are worked out in, so that the one that answers is never busy with them; started anew where
- * it broke. In tests, which bundle nothing, they are worked out here.
+ * A thread that findings, or corrections, are worked out in, so that the one that answers is never busy with them;
+ * started anew where it broke. In tests, which bundle nothing, they are worked out here.
  */
-export function findingsThread(): Later<FindingsApi> {
+export function findingsThread(which: Which = 'findings'): Later<FindingsApi> {
   if (process.env.VITEST) return here
   const file = join(process.cwd(), THREAD)
-  if (!kept && !existsSync(file)) throw new Error(`${THREAD} is missing: run npm run build first`)
-  kept ??= startThread(file, () => {
-    kept = null
-  })
-  return kept
+  const running = kept.get(which)
+  if (running) return running
+  if (!existsSync(file)) throw new Error(`${THREAD} is missing: run npm run build first`)
+  const started = startThread(file, () => kept.delete(which))
+  kept.set(which, started)
+  return started
 }

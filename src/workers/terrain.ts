@@ -1,6 +1,6 @@
 import * as Comlink from 'comlink'
-import { type Outcome, bad, problem } from '@/core/outcome'
-import { readGpx } from '@/core/formats/gpx'
+import { readElevation, type NamedBytes } from '@/core/exchange/readElevation'
+import { good, type Outcome, type Problem } from '@/core/outcome'
 import { metresPerDegree, type Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
 import {
@@ -20,30 +20,52 @@ import {
   placesInArea,
   contourStepM,
   DAY_INKS,
+  describeGrid,
   fillVoids,
+  FLAT_ID,
+  flatHeights,
   gridBounds,
-  gridFromPoints,
+  gridEdges,
   groundProfile,
   NIGHT_INKS,
-  readAsciiGrid,
-  readGeoTiff,
-  readHeightPoints,
-  readHgt,
   shadedRelief,
   terrainHeight,
   terrainOf,
+  thumbnailOf,
   viewshed,
   type Cover,
   type CoverArea,
+  type GridDescription,
   type GroundProfile,
   type HeightGrid,
+  type HeightUnit,
   type Rings,
   type Terrain,
 } from '@/core/terrain'
 import { mercatorCanvas, paintedOf, paintGround, type Painted, type Raster, type View } from './paintGround'
+import { reachApi } from './reachApi'
+import { ReachMaps } from './reachMaps'
 
 /** Where a grid lies, as the server lists it. */
 export type GridPlace = Omit<HeightGrid, 'data' | 'filled'> & { id: string; name: string }
+
+/** A file that was looked at: what it holds, or why it is not taken. */
+export type FoundGround =
+  | { name: string; refused: Problem[] }
+  | {
+      name: string
+      refused: null
+      /** Made of heights at a few places: it counts in its own trial alone. */
+      fromPlaces: boolean
+      grid: HeightGrid
+      /** Cells that were holes and are filled. */
+      filled: number
+      notes: string[]
+      about: GridDescription
+      picture: ImageBitmap
+    }
+
+const THUMBNAIL_PX = 280
 
 const held = new Map<string, HeightGrid>()
 let terrain: Terrain = terrainOf([])
@@ -52,39 +74,11 @@ let cover: Cover | null = null
 const painted = new Map<string, Painted>()
 
 function extentOf(g: HeightGrid): Raster['extent'] {
-  const b = gridBounds(g)
-  return [b.west - g.stepLon / 2, b.south - g.stepLat / 2, b.east + g.stepLon / 2, b.north + g.stepLat / 2]
+  const { west, south, east, north } = gridEdges(g)
+  return [west, south, east, north]
 }
 
-/** A file of elevations of whatever kind, by its name. */
-async function readGround(name: string, bytes: ArrayBuffer): Promise<Outcome<HeightGrid>> {
-  const lower = name.toLowerCase()
-  const text = () => new TextDecoder().decode(bytes)
-  if (lower.endsWith('.hgt')) return readHgt(name, bytes)
-  if (lower.endsWith('.asc')) return readAsciiGrid(name, text())
-  if (/\.tiff?$/.test(lower)) return readGeoTiff(name, bytes)
-  if (lower.endsWith('.gpx')) {
-    const gpx = readGpx(text())
-    if (!gpx.ok) return gpx
-    const { tracks, waypoints } = gpx.value
-    const points = [...waypoints, ...tracks.flatMap((w) => w.points)].flatMap((p) =>
-      p.elevationM == null ? [] : [{ lat: p.lat, lon: p.lon, heightM: p.elevationM }],
-    )
-    return gridFromPoints(name, points)
-  }
-  if (lower.endsWith('.txt')) {
-    const points = readHeightPoints(text())
-    return points.ok ? gridFromPoints(name, points.value) : points
-  }
-  return bad(
-    problem(
-      'kind',
-      name,
-      'Elevation is read from .hgt, .tif and .asc files, from a .gpx with heights, or a .txt of places; this is none of them.',
-    ),
-  )
-}
-
+const maps = new ReachMaps()
 const profiled = new Map<string, GroundProfile>()
 
 /** The ground from a place to each mark that has coordinates, kept until other ground is loaded. */
@@ -120,22 +114,55 @@ function preparedGrid(id: string, night: boolean): Painted | null {
 }
 
 const api = {
-  /** Reads a file of elevations and fills its voids. The heights are handed over, not copied. */
-  async read(name: string, bytes: ArrayBuffer): Promise<Outcome<{ grid: HeightGrid; filled: number }>> {
-    const outcome = await readGround(name, bytes)
-    if (!outcome.ok) return outcome
-    const { grid, filled } = fillVoids(outcome.value)
-    const handed = [grid.data.buffer, ...(grid.filled ? [grid.filled.buffer] : [])] as ArrayBuffer[]
-    return Comlink.transfer({ ok: true as const, value: { grid, filled } }, handed)
+  /**
+   * Reads files of elevation, fills their holes and describes them, so that they are looked at before they are taken.
+   * The heights are handed over, not copied.
+   */
+  async look(files: NamedBytes[], unit: HeightUnit | null, night: boolean): Promise<Outcome<FoundGround[]>> {
+    const read = await readElevation(files, unit)
+    if (!read.ok) return read
+    const found = read.value.map(({ name, fromPlaces, read: one }): FoundGround => {
+      if (!one.ok) return { name, refused: one.problems }
+      const { grid, filled } = fillVoids(one.value.grid)
+      const { width, height, pixels } = thumbnailOf(grid, night ? NIGHT_INKS : DAY_INKS, THUMBNAIL_PX)
+      const canvas = new OffscreenCanvas(width, height)
+      canvas.getContext('2d')!.putImageData(new ImageData(new Uint8ClampedArray(pixels), width, height), 0, 0)
+      const picture = canvas.transferToImageBitmap()
+      return {
+        name,
+        refused: null,
+        fromPlaces,
+        grid,
+        filled,
+        notes: one.value.notes,
+        about: describeGrid(grid),
+        picture,
+      }
+    })
+    const handed = found.flatMap((f) =>
+      f.refused
+        ? []
+        : [
+            f.grid.data.buffer as ArrayBuffer,
+            ...(f.grid.filled ? [f.grid.filled.buffer as ArrayBuffer] : []),
+            f.picture,
+          ],
+    )
+    return Comlink.transfer(good(found), handed)
   },
 
   /** Loads the grids listed and what stands on them, and forgets others. @returns how many are loaded */
   async load(places: GridPlace[], areas: CoverArea[]): Promise<number> {
     cover = areas.length > 0 ? coverOf(areas) : null
     profiled.clear()
+    maps.forget()
     for (const id of held.keys()) if (!places.some((p) => p.id === id)) held.delete(id)
     for (const { id, name: _name, ...meta } of places) {
       if (held.has(id)) continue
+      if (id === FLAT_ID) {
+        held.set(id, { ...meta, data: flatHeights(meta), filled: null })
+        continue
+      }
       const response = await fetch(`/api/grids/${id}`)
       if (!response.ok) continue
       const bytes = await response.arrayBuffer()
@@ -221,6 +248,8 @@ const api = {
       ),
     )
   },
+
+  ...reachApi(maps, () => ({ terrain, cover })),
 
   /** What is in sight from a place over the grid that holds it, as a picture to lay over the relief. */
   sight(from: Place, observerM: number, targetM: number, radiusM: number, ink: [number, number, number]) {

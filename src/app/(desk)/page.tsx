@@ -1,7 +1,8 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { QUESTION_STARTS } from '@/core/trial'
-import { db, listTrials } from '@/data'
+import { db, lastBackup, listTrials, nowIso } from '@/data'
+import { BackupReminder } from '@/features/keep/BackupReminder'
 import { Examples } from '@/features/trials/Examples'
 import { NewTrial } from '@/features/trials/NewTrial'
 import { TrialList } from '@/features/trials/TrialList'
@@ -43,9 +44,16 @@ export default async function TrialsPage() {
             <LinkButton href="/import" variant="outlined">
               Import a day from files
             </LinkButton>
+            <LinkButton href="/crew" variant="outlined">
+              Devices
+            </LinkButton>
+            <LinkButton href="/keep" variant="outlined">
+              Backup
+            </LinkButton>
             {rows.some((t) => t.sample) && <Examples there />}
           </Box>
         </PageHead>
+        <BackupReminder {...lastBackup(db())} now={Date.parse(nowIso())} />
         {trials.length === 0 ? (
           <>
             {fresh}

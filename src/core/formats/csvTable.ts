@@ -16,6 +16,13 @@ export interface CsvTable {
 
 const NAMES = { ',': 'comma', ';': 'semicolon', '\t': 'tab' } as const
 
+/** What a spreadsheet takes for a formula; a signed number is a number. */
+const FORMULA = /^(?:[=@\t\r]|[+-](?!\d+(?:[.,]\d+)?(?:e[+-]?\d+)?$))/i
+
+/** A cell without the apostrophe that {@link writeCsv} leads a formula by. */
+const asWritten = (cell: string) =>
+  cell.startsWith("'") && FORMULA.test(cell.slice(1)) ? cell.slice(1) : cell
+
 function delimiterOf(firstLine: string): CsvTable['delimiter'] | null {
   const counts = ([',', ';', '\t'] as const).map((d) => ({ d, n: firstLine.split(d).length - 1 }))
   const best = counts.sort((a, b) => b.n - a.n)[0]!
@@ -58,7 +65,7 @@ export function readCsvTable(text: string): Outcome<CsvTable> {
       const piece = plain.slice(at, meta.cursor)
       at = meta.cursor
       if (errors.length > 0 && broken === null) broken = `line ${line}`
-      if (data.some((c) => c.trim() !== '')) rows.push({ line, cells: data.map((c) => c.trim()) })
+      if (data.some((c) => c.trim() !== '')) rows.push({ line, cells: data.map((c) => asWritten(c.trim())) })
       line += (piece.match(/\r\n|\n|\r/g) ?? []).length
     },
   })
@@ -68,7 +75,7 @@ export function readCsvTable(text: string): Outcome<CsvTable> {
     )
   const [heading, ...body] = rows
   if (body.length === 0) return bad(problem('no-rows', 'file', 'The file has a heading and no rows.'))
-  const most = Math.max(...body.map((r) => r.cells.length))
+  const most = body.reduce((n, r) => Math.max(n, r.cells.length), 0)
   if (heading!.cells.length === 1 || most < 2)
     return bad(
       problem(
@@ -80,10 +87,15 @@ export function readCsvTable(text: string): Outcome<CsvTable> {
   return good({ heading: heading!.cells, rows: body, delimiter })
 }
 
-/** Writes a table by RFC 4180, with a heading. */
+/** Writes a table by RFC 4180, with a heading. A text that a spreadsheet would carry out is led by an apostrophe. */
 export function writeCsv(
   heading: readonly string[],
   rows: readonly (readonly (string | number | null)[])[],
 ): string {
-  return Papa.unparse({ fields: [...heading], data: rows.map((r) => [...r]) }, { newline: '\r\n' }) + '\r\n'
+  return (
+    Papa.unparse(
+      { fields: [...heading], data: rows.map((r) => [...r]) },
+      { newline: '\r\n', escapeFormulae: FORMULA },
+    ) + '\r\n'
+  )
 }

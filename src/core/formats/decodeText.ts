@@ -40,3 +40,26 @@ export function decodeText(bytes: Uint8Array): DecodedText {
     return { text: new TextDecoder('windows-1252').decode(bytes), encoding: 'Windows-1252' }
   }
 }
+
+/** How far an XML declaration may reach, bytes. */
+const DECLARATION = 200
+
+/**
+ * Reads the bytes of an XML file as text: in the encoding that it declares, where it declares one that is known; else
+ * as {@link decodeText} does.
+ */
+export function decodeXml(bytes: Uint8Array): string {
+  if (utf16Label(bytes) === null) {
+    const head = new TextDecoder('latin1').decode(bytes.subarray(0, DECLARATION))
+    const declared = /^[^<]*<\?xml[^>]*\sencoding\s*=\s*["']([A-Za-z0-9._-]+)["']/.exec(head)?.[1]
+    // What calls itself UTF-8 and is not, is Windows-1252 mostly.
+    if (declared && !/^utf-?8$/i.test(declared)) {
+      try {
+        return new TextDecoder(declared).decode(bytes)
+      } catch {
+        return decodeText(bytes).text
+      }
+    }
+  }
+  return decodeText(bytes).text
+}

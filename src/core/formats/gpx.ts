@@ -2,6 +2,7 @@ import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { SaxesParser } from 'saxes'
 import type { Place } from '@/core/geo/geodesic'
 import { MAX_DEPTH, MAX_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
+import { plainNumber } from '@/core/units/plainNumber'
 import { FileRefused, MAX_FILE_BYTES, reading } from './fileRefused'
 
 export interface GpxPoint extends Place {
@@ -17,6 +18,8 @@ export interface Gpx {
   /** Tracks and routes, each as one way; a track's segments are joined. */
   tracks: { name: string; kind: 'track' | 'route'; points: GpxPoint[] }[]
 }
+
+const finite = (n: number): number | null => (Number.isFinite(n) ? n : null)
 
 /**
  * Reads GPX 1.0 or 1.1: waypoints, tracks, routes. Foreign extensions are passed over. Document types and entities are
@@ -41,7 +44,7 @@ export function readGpx(text: string): Outcome<Gpx> {
   }
 
   const place = (attributes: Record<string, string>): GpxPoint => {
-    const [lat, lon] = [Number(attributes.lat ?? NaN), Number(attributes.lon ?? NaN)]
+    const [lat, lon] = [plainNumber(attributes.lat ?? ''), plainNumber(attributes.lon ?? '')]
     if (!Number.isFinite(lat) || !Number.isFinite(lon))
       refuse('no-coordinates', 'A point has no lat and lon in degrees, such as lat="47.2988" lon="-29.5577".')
     const wrong = placeProblem(lat, lon)
@@ -81,7 +84,7 @@ export function readGpx(text: string): Outcome<Gpx> {
     chars = ''
     if (point && (parent === 'wpt' || parent === 'trkpt' || parent === 'rtept')) {
       if (name === 'name') point.name = value
-      else if (name === 'ele') point.elevationM = Number.isFinite(Number(value)) ? Number(value) : null
+      else if (name === 'ele') point.elevationM = finite(plainNumber(value))
       else if (name === 'time') point.time = value
     } else if (track && (parent === 'trk' || parent === 'rte') && name === 'name') track.name = value
     if (point && name === 'wpt') gpx.waypoints.push(point)

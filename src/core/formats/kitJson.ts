@@ -1,4 +1,5 @@
 import * as yup from 'yup'
+import { hasStrangeNames } from '@/core/schema'
 import { RIG_KINDS } from '@/core/kit/rig/rig'
 import { type Outcome, bad, good, problem } from '@/core/outcome'
 
@@ -61,6 +62,8 @@ export function readKitJson(text: string): Outcome<KitFile> {
   } catch (e) {
     return bad(problem('not-json', 'file', `This is not JSON: ${(e as Error).message}.`))
   }
+  if (hasStrangeNames(raw))
+    return bad(problem('kit', 'file', 'It has names in it that no kit has, such as "constructor".'))
   try {
     const value = kit.validateSync(raw, { abortEarly: false, strict: false })
     const letters = value.rigs.flatMap((r) => (r.letter ? [r.letter] : []))

@@ -3,13 +3,18 @@ import { SaxesParser } from 'saxes'
 import type { Rings } from '@/core/terrain/cover'
 import { MAX_DEPTH, MAX_POINTS, placeProblem, TOO_MANY_POINTS } from './filePlace'
 import type { GpxPoint } from './gpx'
+import { plainNumber } from '@/core/units/plainNumber'
+import { KmlTracks } from './kmlTrack'
 import { areaOf, type MapFile } from './mapContent'
 import { FileRefused, MAX_FILE_BYTES, reading } from './fileRefused'
 
+/** How many places, ways and areas there were before a placemark. */
+type From = [places: number, ways: number, areas: number]
+
 /**
- * Reads KML 2.2: placemarks with points to places, lines to ways, polygons to areas. Styles and overlays are
- * passed over. Network links, document types and entities are refused: nothing is fetched. An area's kind and
- * height come from the extended data "kind" and "heightM".
+ * Reads KML 2.2: placemarks with points to places, lines and tracks (gx:Track, gx:MultiTrack, with their times) to
+ * ways, polygons to areas. Styles and overlays are passed over. Network links, document types and entities are refused:
+ * nothing is fetched. An area's kind and height come from the extended data "kind" and "heightM".
  */
 export function readKml(text: string): Outcome<MapFile> {
   if (text.length > MAX_FILE_BYTES)
@@ -20,34 +25,31 @@ export function readKml(text: string): Outcome<MapFile> {
     throw new FileRefused(problem(code, `line ${parser.line}, column ${parser.column}`, message))
   }
   const path: string[] = []
-  let placemark: { name: string; data: Map<string, string>; from: [number, number, number] } | null = null
+  let placemark: { name: string; time: string | null; data: Map<string, string>; from: From } | null = null
+  const tracks = new KmlTracks()
   let rings: Rings = []
   let dataName = ''
   let chars = ''
   let count = 0
 
+  const position = (text: string, between: RegExp | string): GpxPoint => {
+    const [lon, lat, up] = text.split(between).map(plainNumber)
+    if (lon === undefined || lat === undefined || !Number.isFinite(lon) || !Number.isFinite(lat))
+      return refuse(
+        'coordinates',
+        `"${text.slice(0, 40)}" is no place; KML writes longitude,latitude such as -29.5577,47.2988.`,
+      )
+    const wrong = placeProblem(lat, lon)
+    if (wrong) refuse(wrong.code, wrong.message)
+    if (++count > MAX_POINTS) refuse('too-many-points', TOO_MANY_POINTS)
+    const elevationM = up !== undefined && Number.isFinite(up) ? up : null
+    return { lat, lon, name: '', elevationM, time: null }
+  }
   const positions = (value: string): GpxPoint[] =>
     value
       .split(/\s+/)
       .filter((t) => t !== '')
-      .map((t) => {
-        const [lon, lat, up] = t.split(',').map(Number)
-        if (lon === undefined || lat === undefined || !Number.isFinite(lon) || !Number.isFinite(lat))
-          return refuse(
-            'coordinates',
-            `"${t.slice(0, 40)}" is no place; KML writes longitude,latitude such as -29.5577,47.2988.`,
-          )
-        const wrong = placeProblem(lat, lon)
-        if (wrong) refuse(wrong.code, wrong.message)
-        if (++count > MAX_POINTS) refuse('too-many-points', TOO_MANY_POINTS)
-        return {
-          lat,
-          lon,
-          name: '',
-          elevationM: up !== undefined && Number.isFinite(up) ? up : null,
-          time: null,
-        }
-      })
+      .map((t) => position(t, ','))
 
   parser.on('doctype', () =>
     refuse(
@@ -70,16 +72,16 @@ export function readKml(text: string): Outcome<MapFile> {
     if (local === 'Placemark')
       placemark = {
         name: '',
+        time: null,
         data: new Map(),
         from: [file.waypoints.length, file.tracks.length, file.areas.length],
       }
     if (local === 'Polygon') rings = []
+    tracks.open(local)
     if (local === 'Data' || local === 'SimpleData')
       dataName = String((attributes as Record<string, string>).name ?? '')
   })
-  const add = (t: string) => {
-    chars += t
-  }
+  const add = (t: string) => void (chars += t)
   parser.on('text', add)
   parser.on('cdata', add)
   parser.on('closetag', ({ name }) => {
@@ -92,7 +94,13 @@ export function readKml(text: string): Outcome<MapFile> {
     if (local === 'name' && parent === 'Placemark') placemark.name = value
     else if (local === 'value' && parent === 'Data') placemark.data.set(dataName, value)
     else if (local === 'SimpleData') placemark.data.set(dataName, value)
-    else if (local === 'coordinates') {
+    else if (local === 'when' && tracks.isOpen) tracks.when(value)
+    else if (local === 'when') placemark.time = value
+    else if (local === 'coord' && value !== '') tracks.coord(position(value, /\s+/))
+    else if (local === 'Track' || local === 'MultiTrack') {
+      const points = tracks.close(local) ?? []
+      if (points.length > 1) file.tracks.push({ name: '', kind: 'track', points })
+    } else if (local === 'coordinates') {
       const points = positions(value)
       if (parent === 'Point' && points[0]) file.waypoints.push(points[0])
       else if (parent === 'LineString' && points.length > 1)
@@ -108,8 +116,8 @@ export function readKml(text: string): Outcome<MapFile> {
       if (rings.length === 0) refuse('coordinates', 'A polygon has no outline.')
       file.areas.push({ name: '', kind: '', heightM: null, rings })
     } else if (local === 'Placemark') {
-      const { name: called, data, from } = placemark
-      for (const p of file.waypoints.slice(from[0])) p.name = called
+      const { name: called, time, data, from } = placemark
+      for (const p of file.waypoints.slice(from[0])) Object.assign(p, { name: called, time })
       for (const w of file.tracks.slice(from[1])) w.name = called
       for (const a of file.areas.slice(from[2]))
         Object.assign(a, { name: called }, areaOf(data.get('kind') ?? '', data.get('heightM') ?? ''))

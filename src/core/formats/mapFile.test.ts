@@ -71,7 +71,72 @@ describe('KML', () => {
   })
 })
 
+describe('tracks of KML', () => {
+  const track = (extra: string) =>
+    `<gx:Track>${extra}<when>2026-05-16T08:00:00Z</when><when>2026-05-16T08:01:00Z</when>
+     <gx:coord>-29.55 47.30 12</gx:coord><gx:coord>-29.54 47.31 14.5</gx:coord></gx:Track>`
+  it('gx:Track with its times, one beside the other', () => {
+    const file = taken('a.kml', kml(`<Placemark><name>Way out</name>${track('')}</Placemark>`))
+    expect(file.tracks).toEqual([
+      {
+        name: 'Way out',
+        kind: 'track',
+        points: [
+          { lat: 47.3, lon: -29.55, name: '', elevationM: 12, time: '2026-05-16T08:00:00Z' },
+          { lat: 47.31, lon: -29.54, name: '', elevationM: 14.5, time: '2026-05-16T08:01:00Z' },
+        ],
+      },
+    ])
+  })
+  it('gx:MultiTrack as one way, and a point with its time', () => {
+    const file = taken(
+      'a.kml',
+      kml(`<Placemark><name>All</name><gx:MultiTrack>${track('')}${track('')}</gx:MultiTrack></Placemark>
+        <Placemark><name>Mark</name><TimeStamp><when>2026-05-16</when></TimeStamp>
+        <Point><coordinates>-29.5,47.3</coordinates></Point></Placemark>`),
+    )
+    expect(file.tracks.map((t) => [t.name, t.points.length])).toEqual([['All', 4]])
+    expect(file.waypoints).toMatchObject([{ name: 'Mark', time: '2026-05-16' }])
+  })
+})
+
+describe('the encoding that a file declares', () => {
+  const declaring = (encoding: string, text: string) =>
+    text.replace('<?xml version="1.0"?>', `<?xml version="1.0" encoding="${encoding}"?>`)
+  const point = (name: string) =>
+    `<Placemark><name>${name}</name><Point><coordinates>1,2</coordinates></Point></Placemark>`
+  it.each(['ISO-8859-1', 'windows-1252', 'iso-8859-15'])('%s is read as it', (encoding) => {
+    const text = declaring(encoding, kml(point('Fährhöhe')))
+    const latin = Uint8Array.from(text, (c) => c.charCodeAt(0))
+    expect(readMapFile('a.kml', latin)).toMatchObject({
+      ok: true,
+      value: { waypoints: [{ name: 'Fährhöhe' }] },
+    })
+    expect(readMapFile('a.kmz', zipSync({ 'doc.kml': latin }))).toMatchObject({
+      value: { waypoints: [{ name: 'Fährhöhe' }] },
+    })
+  })
+  it('one that nobody knows is passed over', () => {
+    expect(taken('a.kml', declaring('klingon', kml(point('Höhe')))).waypoints[0]!.name).toBe('Höhe')
+  })
+})
+
 describe('KMZ', () => {
+  it('is its root document, wherever it lies in the archive', () => {
+    const other = kml(
+      '<Placemark><name>Other</name><Point><coordinates>1,2</coordinates></Point></Placemark>',
+    )
+    const names = (files: Record<string, string>) =>
+      taken(
+        'a.kmz',
+        zipSync(Object.fromEntries(Object.entries(files).map(([n, t]) => [n, bytes(t)]))),
+      ).waypoints.map((w) => w.name)
+    const root = other.replace('Other', 'Root')
+    expect(names({ 'files/linked.kml': other, 'doc.kml': root })).toEqual(['Root'])
+    expect(names({ 'a.kml': other, 'DOC.KML': root })).toEqual(['Root'])
+    expect(names({ 'files/linked.kml': other, 'way.kml': root })).toEqual(['Root'])
+    expect(names({ 'in/a/folder.kml': root })).toEqual(['Root'])
+  })
   it('is its first KML', () => {
     expect(
       taken('a.kmz', zipSync({ 'doc.kml': bytes(KML), 'pictures/a.png': bytes('x') })).areas,
@@ -251,6 +316,27 @@ describe('what is written is read again', () => {
     expect(back.waypoints.map((w) => w.name)).toEqual(['Pier <1>', 'L01'])
     expect(back.tracks[0]).toMatchObject({ name: 'Lane', points: [{ elevationM: 3 }, { lon: -29.54 }] })
     expect(back.areas).toEqual(map.areas)
+  })
+  it('rings of GeoJSON follow the right-hand rule: outline anticlockwise, holes clockwise', () => {
+    const clockwise = [
+      [0, 0],
+      [0, 4],
+      [4, 4],
+      [4, 0],
+      [0, 0],
+    ] as [number, number][]
+    const hole = [
+      [1, 1],
+      [2, 1],
+      [2, 2],
+      [1, 1],
+    ] as [number, number][]
+    const areas = [{ name: 'a', kind: 'wood', heightM: 3, rings: [clockwise, hole] }]
+    const written = JSON.parse(writeGeoJson({ ...map, areas })) as {
+      features: { geometry: { type: string; coordinates: [number, number][][] } }[]
+    }
+    const { coordinates } = written.features.find((f) => f.geometry.type === 'Polygon')!.geometry
+    expect(coordinates).toEqual([[...clockwise].reverse(), [...hole].reverse()])
   })
   it('a.gpx: all but the areas', () => {
     const back = taken('a.gpx', writeGpx(map))

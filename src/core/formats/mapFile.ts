@@ -1,4 +1,5 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
+import { decodeText, decodeXml } from './decodeText'
 import { readGeoJson } from './geoJson'
 import { readGpx } from './gpx'
 import type { MapFile } from './mapContent'
@@ -14,11 +15,10 @@ export function readMapFile(name: string, bytes: Uint8Array): Outcome<MapFile> {
     return bad(problem('too-large', name, 'The file is larger than 64 MB. Split it, or thin out the track.'))
   const ending = /\.[^.]*$/.exec(name.toLowerCase())?.[0]
   if (ending === '.kmz') return readKmz(bytes)
-  const text = new TextDecoder().decode(bytes)
-  if (ending === '.kml') return readKml(text)
-  if (ending === '.geojson' || ending === '.json') return readGeoJson(text)
+  if (ending === '.kml') return readKml(decodeXml(bytes))
+  if (ending === '.geojson' || ending === '.json') return readGeoJson(decodeText(bytes).text)
   if (ending === '.gpx') {
-    const gpx = readGpx(text)
+    const gpx = readGpx(decodeXml(bytes))
     return gpx.ok ? good({ ...gpx.value, areas: [] }) : gpx
   }
   return bad(

@@ -8,12 +8,33 @@ export interface MapContents {
   places: (Place & { name: string; role: string; elevationM?: number | null })[]
   tracks: { name: string; points: (Place & { elevationM?: number | null })[] }[]
   marks: (Place & { name: string; legName: string; distanceM: number })[]
-  areas: { name: string; kind: string; heightM: number; rings: Rings }[]
+  areas: {
+    name: string
+    kind: string
+    heightM?: number
+    more?: Record<string, string | number>
+    rings: Rings
+  }[]
 }
 
 const up = (p: { elevationM?: number | null }) => (p.elevationM == null ? [] : [p.elevationM])
 
-/** GeoJSON (RFC 7946), longitude first. */
+/** Twice the area that a ring encloses, in degrees: above 0 where it runs anticlockwise. */
+const turning = (ring: Rings[number]) =>
+  ring.slice(1).reduce((sum, [x, y], i) => sum + (x - ring[i]![0]) * (y + ring[i]![1]), 0) * -1
+
+/** The outline anticlockwise and holes clockwise, as RFC 7946 (3.1.6) has them. */
+const rightHanded = (rings: Rings): Rings =>
+  rings.map((ring, i) => (turning(ring) > 0 === (i === 0) ? ring : [...ring].reverse()))
+
+/** What an area says of itself beside its name. */
+const told = ({ kind, heightM, more }: Omit<MapContents['areas'][number], 'rings'>) => ({
+  kind,
+  ...(heightM === undefined ? {} : { heightM }),
+  ...more,
+})
+
+/** GeoJSON (RFC 7946), longitude first; rings follow the right-hand rule. */
 export function writeGeoJson(map: MapContents): string {
   const feature = (type: string, coordinates: unknown, properties: Record<string, unknown>) => ({
     type: 'Feature',
@@ -37,7 +58,9 @@ export function writeGeoJson(map: MapContents): string {
         { name: w.name, role: 'leg' },
       ),
     ),
-    ...map.areas.map(({ name, kind, heightM, rings }) => feature('Polygon', rings, { name, kind, heightM })),
+    ...map.areas.map(({ rings, ...area }) =>
+      feature('Polygon', rightHanded(rings), { name: area.name, ...told(area) }),
+    ),
   ]
   return `${JSON.stringify({ type: 'FeatureCollection', features }, null, 1)}\n`
 }
@@ -68,7 +91,7 @@ export function writeKml(map: MapContents): string {
   for (const w of map.tracks)
     placemark(w.name, { role: 'leg' }).ele('LineString').ele('coordinates').txt(w.points.map(tuple).join(' '))
   for (const a of map.areas) {
-    const polygon = placemark(a.name, { kind: a.kind, heightM: a.heightM }).ele('Polygon')
+    const polygon = placemark(a.name, told(a)).ele('Polygon')
     a.rings.forEach((ring, i) =>
       polygon
         .ele(i === 0 ? 'outerBoundaryIs' : 'innerBoundaryIs')

@@ -37,3 +37,7 @@ export function coordinateText({ lat, lon }: Place, format: CoordinateFormat): s
   ])
   return `${zone} ${halves(lat, 'N', 'S')}, ${Math.round(east!)} E, ${Math.round(north!)} N`
 }
+
+/** A bearing as it is said and written: three figures, 000° in the north. */
+export const bearingText = (bearingDeg: number): string =>
+  `${String((Math.round(bearingDeg) + 360) % 360).padStart(3, '0')}°`

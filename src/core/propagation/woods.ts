@@ -1,26 +1,34 @@
-/** Woods deeper than this count as this deep, m. */
-const MIN_DEPTH_M = 400
-/** Below this Weissberger does not hold, MHz. */
-const WEISSBERGER_FROM_MHZ = 230
+/**
+ * Specific attenuation in woodland with leaves, dB/m, by frequency, MHz: ITU-R P.833, the measurements that its table
+ * of the most loss, Am, is made of (mixed forest, 16 m, 105.9 MHz to 2.1 GHz).
+ */
+const GAMMA: readonly [mhz: number, dbPerM: number][] = [
+  [105.9, 0.04],
+  [466.475, 0.12],
+  [949, 0.17],
+  [1852.2, 0.3],
+  [2117.5, 0.34],
+]
+/** Most that a wood about one end takes, dB: Am = A1 f^α of the same forest, f in MHz. */
+const [A1, ALPHA] = [1.37, 0.42]
+
+/** Between the measured frequencies evenly in logarithms, beyond them as the nearest two go on. */
+function gammaDbPerM(frequencyMHz: number): number {
+  const at = GAMMA.findIndex(([f]) => f >= frequencyMHz)
+  const i = at === -1 ? GAMMA.length - 1 : Math.max(1, at)
+  const [[f0, g0], [f1, g1]] = [GAMMA[i - 1]!, GAMMA[i]!]
+  return g0 * (g1 / g0) ** (Math.log(frequencyMHz / f0) / Math.log(f1 / f0))
+}
 
 /**
- * Loss through trees in leaf along the path, dB. Weissberger (1982) from 230 MHz to 95 GHz: 1.33 f^0.284
- * D^0.588 for 14 to 400 m, 0.45 f^0.284 D below, f in GHz. Below 230 MHz the exponential form of ITU-R P.833,
- * Am (1 - exp(-D γ/Am)), Am = 1.37 f^0.42. For the path through the trees and not over them; radar elevation
- * follows their tops in part.
+ * Loss through trees in leaf with one end of the path among them, dB: ITU-R P.833, A = Am (1 - exp(-d γ / Am)). It has
+ * no step in frequency and goes towards Am with the depth. For the path through the trees; over them it may be less.
  * @param depthM 0 or more
- * @param gammaDbPerM specific attenuation for the low form, dB/m
  * @throws RangeError below 0
- * @example woodsLoss(460, 80) // 14.03
+ * @example woodsLoss(466.475, 80) // 7.5
  */
-export function woodsLoss(frequencyMHz: number, depthM: number, gammaDbPerM = 0.05): number {
+export function woodsLoss(frequencyMHz: number, depthM: number): number {
   if (!(depthM >= 0)) throw new RangeError(`depthM must be 0 or more, not ${depthM}`)
-  const depth = Math.min(depthM, MIN_DEPTH_M)
-  if (depth === 0) return 0
-  if (frequencyMHz < WEISSBERGER_FROM_MHZ) {
-    const most = 1.37 * frequencyMHz ** 0.42
-    return most * (1 - Math.exp((-depth * gammaDbPerM) / most))
-  }
-  const f = (frequencyMHz / 1000) ** 0.284
-  return depth > 14 ? 1.33 * f * depth ** 0.588 : 0.45 * f * depth
+  const most = A1 * frequencyMHz ** ALPHA
+  return most * (1 - Math.exp((-depthM * gammaDbPerM(frequencyMHz)) / most))
 }

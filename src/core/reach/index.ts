@@ -1,6 +1,8 @@
 export * from './reach'
 export * from './smoothGround'
 export * from './measuredSlope'
+export type { Correction } from './correction/correction'
+export { stateWords } from './correction/stateWords'
 export * from './predict'
 export * from './legGround'
 export * from './linkKey'

@@ -45,8 +45,19 @@ export interface ExpectedLevel {
   /** By {@link linkKey}. */
   key: string
   direction: Direction
+  /** At the receiver by the prediction alone, dBm. */
   levelDbm: number
+  /** Over what is needed, with what the log taught if it did, dB. */
+  marginDb: number
   chance: number
+}
+
+/** Finds what is expected of a link, by its key, in a direction at a mark. */
+export function expectedAt(
+  expected: readonly ExpectedLevel[],
+): (markId: string, key: string, direction: Direction) => ExpectedLevel | undefined {
+  const by = new Map(expected.map((e) => [`${e.markId} ${e.key} ${e.direction}`, e]))
+  return (markId, key, direction) => by.get(`${markId} ${key} ${direction}`)
 }
 
 /** What the ground says of a plan. */
@@ -57,6 +68,8 @@ export interface PlanGround {
   legs: LegGround[]
   /** At marks whose ground is known all the way; not for loops. */
   expected: ExpectedLevel[]
+  /** What the prediction was corrected by; null before any check. */
+  correctedBy: { checks: number; marks: number } | null
 }
 
 /**
@@ -77,15 +90,20 @@ const BETWEEN = 3
 const asPlace = (m: Mark): Place | null =>
   m.lat !== null && m.lon !== null ? { lat: m.lat, lon: m.lon } : null
 
-/** Chance over a path for every direction of a trial; a loop needs both ways. */
+/** The least chance of the directions of a trial, given that of one way; a loop needs both. */
+export const weakerOf = (
+  directions: readonly Direction[],
+  one: (d: 'to base' | 'from base') => number,
+): number => Math.min(...directions.map((d) => (d === 'loop' ? one('to base') * one('from base') : one(d))))
+
+/** Chance over a path in the weaker of a trial's directions. */
 export function chanceOver(
   link: Link,
   directions: readonly Direction[],
   path: Parameters<typeof predict>[2],
   settings: PredictionSettings,
 ): number {
-  const one = (d: 'to base' | 'from base') => predict(link, d, path, settings).chance
-  return Math.min(...directions.map((d) => (d === 'loop' ? one('to base') * one('from base') : one(d))))
+  return weakerOf(directions, (d) => predict(link, d, path, settings).chance)
 }
 
 /**
@@ -123,8 +141,9 @@ export function planGround(
       for (const link of markId === null ? [] : links.filter(isPredicted))
         for (const direction of plan.directions) {
           if (direction === 'loop') continue
-          const { levelDbm, chance } = predict(link, direction, pathOver(profile), settings)
-          expected.push({ markId: markId!, key: linkKey(link), direction, levelDbm, chance })
+          const path = pathOver(profile)
+          const { levelDbm, marginDb, chance } = predict(link, direction, path, settings)
+          expected.push({ markId: markId!, key: linkKey(link), direction, levelDbm, marginDb, chance })
         }
     return {
       legId,
@@ -146,7 +165,9 @@ export function planGround(
       knownToM: firstUnknown ? (within[within.length - 1]?.distanceM ?? 0) : null,
     }
   })
-  return { baseGroundM: baseGround, baseAntennaM, legs, expected }
+  const { checks, marks } = settings.correction ?? { checks: 0, marks: 0 }
+  const correctedBy = checks > 0 ? { checks, marks } : null
+  return { baseGroundM: baseGround, baseAntennaM, legs, expected, correctedBy }
 }
 
 /** The marks of a leg and places between them, in order from the base; distances are crow-flies. */

@@ -51,6 +51,13 @@ describe('marks on their ground', () => {
     const [comes] = edgesOf(marksOnGround(marks, over(250), [link], USUAL_PREDICTION), [link])
     expect(comes).toMatchObject({ comes: true, attenuationDb: null })
     expect(edgesOf([], [link])).toEqual([])
+    // A ridge before the middle mark alone: the last one hears it again.
+    const shadowed = new Map([...over(0), ['middle', ground(4, 3000)]] as const)
+    const near = { ...link, base: { ...link.base, antennaHeightM: 60 } }
+    const [again] = edgesOf(marksOnGround(marks, shadowed, [near], USUAL_PREDICTION), [near])
+    expect(again!.comes).toBe(false)
+    expect(again!.gaps.map((m) => m.id)).toEqual(['middle'])
+    expect(never!.gaps).toEqual([])
   })
 })
 

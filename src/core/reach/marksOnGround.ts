@@ -46,6 +46,8 @@ export interface EdgePrediction {
   edgeM: number | null
   /** Attenuation that would bring it to three quarters of the leg, dB; null where it comes by itself. */
   attenuationDb: number | null
+  /** Marks before the edge, or the last mark, where it is likelier lost than heard. */
+  gaps: Mark[]
 }
 
 /** For one leg and each link: does the edge come, and what would bring it. */
@@ -58,8 +60,9 @@ export function edgesOf(predictions: readonly MarkPrediction[], links: readonly 
     const last = seen.length - 1
     let from = seen.length
     while (from > 0 && chance(seen[from - 1]!) < 0.5) from--
+    const gaps = seen.slice(0, from).flatMap((o) => (chance(o) < 0.5 ? [o.mark] : []))
     if (from <= last)
-      return [{ linkId: link.id, comes: true, edgeM: seen[from]!.mark.distanceM, attenuationDb: null }]
+      return [{ linkId: link.id, comes: true, edgeM: seen[from]!.mark.distanceM, attenuationDb: null, gaps }]
     const wanted = seen[Math.floor(0.75 * last)]!
     return [
       {
@@ -67,6 +70,7 @@ export function edgesOf(predictions: readonly MarkPrediction[], links: readonly 
         comes: false,
         edgeM: null,
         attenuationDb: Math.max(1, wanted.weaker[link.id]!.marginDb),
+        gaps,
       },
     ]
   })

@@ -17,7 +17,7 @@ const flat = (km: number) => {
   const distancesKm = Array.from({ length: 51 }, (_, i) => (km * i) / 50)
   return { distancesKm, heightsM: distancesKm.map(() => 5) }
 }
-const bare = { ...USUAL_PREDICTION, baseClutterDb: 0, farClutterDb: 0 }
+const bare = { ...USUAL_PREDICTION, baseStands: 'open', farStands: 'open' } as const
 
 describe('predict', () => {
   it('in free space is power, gains and free-space loss, and nothing else', () => {

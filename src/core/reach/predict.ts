@@ -1,30 +1,37 @@
+import type { Place } from '@/core/geo'
 import { ends, figuresFor, type Direction, type Link, type Rig } from '@/core/kit/rig/rig'
-import { modelLoss, woodsLoss, type ModelName, type Profile } from '@/core/propagation'
+import type { ModelName, Profile } from '@/core/propagation'
 import { eirpDbm } from '@/core/rf/levels'
 import { manMadeNoiseDb, noiseFloorDbm, noiseFigureDb, type Surroundings } from '@/core/rf/noise'
 import { normalCdf } from '@/core/stats/numeric/normal'
-import { woodDepthM, type CoverAt, type CoverKind, type GroundProfile, type PathCover } from '@/core/terrain'
+import type { CoverKind, GroundProfile, PathCover } from '@/core/terrain'
+import { correctedBy, sharedShadow, type Correction } from './correction/correction'
+import { linkKey } from './linkKey'
+import { lossOver } from './lossOver'
 
-/** What a prediction takes for granted; each is a setting, and the log will correct it. */
+/** What a prediction takes for granted; each is a setting of the trial, and the log will correct it. */
 export interface PredictionSettings {
   model: ModelName
+  /** Noise from outside. */
   surroundings: Surroundings
-  /** What houses, trees and bushes about each end take, dB. */
-  baseClutterDb: number
-  farClutterDb: number
+  /** What stands about each end, where no area says. */
+  baseStands: CoverKind
+  farStands: CoverKind
   /** Over the receiver's 12 dB SINAD for the copy that is agreed, dB. */
   copyDb: number
   /** Location variability, dB. */
   spreadDb: number
   /** Bending of the ray. */
   k: number
+  /** What the log taught; it is not kept with the settings, but comes from the log each time. */
+  correction?: Correction | null
 }
 
 export const USUAL_PREDICTION: PredictionSettings = {
   model: 'terrain',
   surroundings: 'rural',
-  baseClutterDb: 2,
-  farClutterDb: 8,
+  baseStands: 'open',
+  farStands: 'scattered',
   copyDb: 6,
   spreadDb: 8,
   k: 4 / 3,
@@ -41,6 +48,10 @@ export interface PredictedPath {
   profile: Profile | null
   /** What stands along it, where areas say so. */
   cover?: PathCover | null
+  /** The place out there, near which the log may know more; left out where nothing is to be taken from that. */
+  far?: Place | null
+  /** It is another base than the log was made with. */
+  fromOther?: boolean
 }
 
 /** A path over ground that is known all the way. */
@@ -48,24 +59,8 @@ export const pathOver = (profile: GroundProfile): PredictedPath => ({
   distanceKm: profile.lengthKm,
   profile,
   cover: profile.cover,
+  far: profile.to ?? null,
 })
-
-/** Typical losses of what stands about an antenna that is lower than it, dB; the log will correct them. */
-export const CLUTTER_DB: Record<Exclude<CoverKind, 'wood'>, number> = {
-  open: 0,
-  scattered: 8,
-  suburb: 15,
-  town: 22,
-}
-
-/**
- * What stands about an end takes, dB: by its area where one says, nothing over the tops of it. A wood counts
- * through the length of path in it instead.
- */
-function clutterDb(cover: CoverAt | null | undefined, heightM: number, usualDb: number): number {
-  if (!cover) return usualDb
-  return cover.kind === 'wood' || heightM > cover.heightM ? 0 : CLUTTER_DB[cover.kind]
-}
 
 /** Below this the ground wave and the sky rule, MHz, and nothing here predicts a level to count on. */
 const MIN_PREDICTED_MHZ = 30
@@ -84,6 +79,7 @@ export interface Prediction {
   woodsM: number
   levelDbm: number
   neededDbm: number
+  /** With what the log taught, if it did. */
   marginDb: number
   /** Chance that the copy is as agreed, 0 to 1. */
   chance: number
@@ -110,6 +106,20 @@ export function neededDbm(receiver: Rig, frequencyMHz: number, settings: Predict
   return sensitivity + raise + settings.copyDb
 }
 
+/** Power less what is lost and with what is gained at both ends, dBm: the level at the receiver over a path of 0 dB. */
+export function gainsDbm(link: Link, direction: 'to base' | 'from base'): number {
+  const { sender, receiver } = ends(link, direction)
+  const [sends, hears] = [figuresFor(sender, true), figuresFor(receiver, false)]
+  return (
+    eirpDbm(sender.powerW, sends.antennaGainDbi ?? 0, (sends.leadLossDb ?? 0) + sends.attenuatorDb) -
+    bodyOf(sender) -
+    bodyOf(receiver) +
+    (hears.antennaGainDbi ?? 0) -
+    (hears.leadLossDb ?? 0) -
+    hears.attenuatorDb
+  )
+}
+
 /**
  * Predicts one direction of a link over a path, at that direction's own frequency. Antennas of unknown gain
  * count as 0 dBi. Where the model has no answer, free space with plane earth stands in for it and is named.
@@ -131,31 +141,23 @@ export function predict(
     vertical: true,
     k: settings.k,
   }
-  let loss = modelLoss(settings.model, geometry)
-  const insteadOf = loss.db === null ? settings.model : null
-  if (loss.db === null) loss = { ...modelLoss('plane earth', geometry), notes: loss.notes }
-  const { cover } = path
-  const woodsM =
-    cover && path.profile
-      ? woodDepthM(path.profile, cover.woodTopM, geometry.baseM, geometry.farM, settings.k)
-      : 0
-  const woodsDb = woodsLoss(frequencyMHz, woodsM)
-  const lossDb =
-    loss.db! +
-    clutterDb(cover?.near, geometry.baseM, settings.baseClutterDb) +
-    clutterDb(cover?.far, geometry.farM, settings.farClutterDb) +
-    woodsDb
-  const [sends, hears] = [figuresFor(sender, true), figuresFor(receiver, false)]
-  const levelDbm =
-    eirpDbm(sender.powerW, sends.antennaGainDbi ?? 0, (sends.leadLossDb ?? 0) + sends.attenuatorDb) -
-    bodyOf(sender) -
-    lossDb -
-    bodyOf(receiver) +
-    (hears.antennaGainDbi ?? 0) -
-    (hears.leadLossDb ?? 0) -
-    hears.attenuatorDb
+  const loss = lossOver(geometry, path.cover ?? null, settings)
+  const { lossDb, woodsDb, woodsM, insteadOf } = loss
+  const levelDbm = gainsDbm(link, direction) - lossDb
   const needed = neededDbm(receiver, frequencyMHz, settings)
-  const marginDb = levelDbm - needed
+  const learnt = settings.correction
+    ? correctedBy(
+        settings.correction,
+        linkKey(link),
+        direction,
+        path.far ?? null,
+        path.distanceKm * 1000,
+        null,
+        sharedShadow(path.fromOther === true),
+      )
+    : null
+  const marginDb = levelDbm - needed + (learnt?.db ?? 0)
+  const spreadDb = learnt ? Math.hypot(learnt.placeSdDb, learnt.callSdDb) : settings.spreadDb
   return {
     direction,
     frequencyMHz,
@@ -165,7 +167,7 @@ export function predict(
     levelDbm,
     neededDbm: needed,
     marginDb,
-    chance: normalCdf(marginDb / settings.spreadDb),
+    chance: normalCdf(marginDb / spreadDb),
     notes: loss.notes,
     insteadOf,
   }

@@ -1,16 +1,17 @@
+import { endClutterDb } from '@/core/propagation'
 import { describe, expect, it } from 'vitest'
 import { direct, inverse } from '@/core/geo'
 import type { Rig } from '@/core/kit'
 import { link as linkOf, rig as rigOf } from '@/core/testing/plans'
 import { coverOf, terrainOf, type HeightGrid, type Rings } from '@/core/terrain'
-import { CLUTTER_DB, pathOver, predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
+import { pathOver, predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
 import { coveredShare, reachOutline } from './reachOutline'
 import { groundProfile } from '@/core/terrain'
 
 const rig = (letter: string, more: Partial<Rig>) =>
   rigOf(letter, { antennaHeightM: 1.5, antennaGainDbi: 0, ...more })
 const link = linkOf(rig('A', { powerW: 0.05 }), rig('H', { antennaHeightM: 20, powerW: 0.05 }))
-const bare: PredictionSettings = { ...USUAL_PREDICTION, baseClutterDb: 0, farClutterDb: 0 }
+const bare: PredictionSettings = { ...USUAL_PREDICTION, baseStands: 'open', farStands: 'open' }
 const base = { lat: 47.15, lon: -29.85 }
 
 /** Half a degree of ground at one height, with a long ridge east of the base where asked. */
@@ -136,21 +137,51 @@ describe('what stands about an end', () => {
       settings,
     ).lossDb
   it('counts by its area, and the setting only where no area says', () => {
-    const usual = { ...bare, farClutterDb: 8 }
-    expect(loss(null, usual) - loss(null)).toBeCloseTo(8, 9)
-    const suburb = coverOf([{ kind: 'suburb', heightM: 9, rings: round(to) }])
-    expect(loss(suburb, usual) - loss(null)).toBeCloseTo(CLUTTER_DB.suburb, 9)
-    expect(loss(suburb) - loss(null)).toBeCloseTo(CLUTTER_DB.suburb, 9)
+    const usual: PredictionSettings = { ...bare, farStands: 'suburb' }
+    const suburbDb = endClutterDb(link.out.txMHz, link.out.antennaHeightM, 10)
+    expect(suburbDb).toBeGreaterThan(10)
+    expect(loss(null, usual) - loss(null)).toBeCloseTo(suburbDb, 9)
+    const low = coverOf([{ kind: 'suburb', heightM: 6, rings: round(to) }])
+    const lowDb = endClutterDb(link.out.txMHz, link.out.antennaHeightM, 6)
+    expect(loss(low, usual) - loss(null)).toBeCloseTo(lowDb, 9)
+    expect(loss(low) - loss(null)).toBeCloseTo(lowDb, 9)
   })
-  it('an antenna above it is not bothered', () => {
-    const houses = coverOf([{ kind: 'suburb', heightM: 9, rings: round(base) }])
-    expect(loss(houses, { ...bare, baseClutterDb: 8 })).toBeCloseTo(loss(null), 9)
+  it('an antenna above it has no end loss, whatever the setting says', () => {
+    const houses = coverOf([{ kind: 'suburb', heightM: 4, rings: round(base) }])
+    expect(loss(houses, { ...bare, baseStands: 'town' })).toBeCloseTo(loss(houses), 9)
+    expect(loss(houses) - loss(null)).toBeLessThan(3)
   })
-  it('a wood counts by the way through it, Weissberger', () => {
-    // The wood's edge lies 0.003° or 227 m off: by Weissberger 1.33·0.46^0.284·227^0.588 = 25.9 dB, give or
-    // take a step of 83 m.
+  it('houses half-way stand in the way as high ground does; where the ends are low they count once', () => {
+    const half = direct(base, 90, 1000)
+    const between = (heightM: number) =>
+      loss(coverOf([{ kind: 'town', heightM, rings: round(half) }])) - loss(null)
+    expect(between(20)).toBeGreaterThan(5)
+    expect(between(20)).toBeGreaterThan(between(8))
+    const about = coverOf([{ kind: 'town', heightM: 20, rings: round(to) }])
+    expect(loss(about) - loss(null)).toBeCloseTo(endClutterDb(link.out.txMHz, link.out.antennaHeightM, 20), 9)
+  })
+  it('a wood counts by the way through it, by P.833, and never more than over its tops', () => {
+    // The wood's edge lies 0.003° or 227 m off, give or take a step of 83 m: by P.833 at 446 or 460 MHz
+    // 18.1 (1 - exp(-227 · 0.12 / 18.1)) = 14.1 dB; over the tops the far end stands behind trees of 15 m.
     const wood = coverOf([{ kind: 'wood', heightM: 15, rings: round(to) }])
-    expect(loss(wood) - loss(null)).toBeGreaterThan(23)
-    expect(loss(wood) - loss(null)).toBeLessThan(29)
+    expect(loss(wood) - loss(null)).toBeGreaterThan(11)
+    expect(loss(wood) - loss(null)).toBeLessThan(17)
+    // A kilometre of low scrub: over it is the easier way.
+    const scrub = coverOf([
+      {
+        kind: 'wood',
+        heightM: 1.6,
+        rings: [
+          [
+            [-40, 40],
+            [-20, 40],
+            [-20, 60],
+            [-40, 60],
+            [-40, 40],
+          ],
+        ],
+      },
+    ])
+    expect(loss(scrub) - loss(null)).toBeLessThan(6)
   })
 })

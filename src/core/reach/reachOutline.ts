@@ -1,6 +1,6 @@
 import { direct, type Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit/rig/rig'
-import { groundProfile, type Cover, type GroundProfile, type Terrain } from '@/core/terrain'
+import { groundProfile, type CoveredGround, type GroundProfile } from '@/core/terrain'
 import { chanceOver } from './legGround'
 import { pathOver, type PredictionSettings } from './predict'
 
@@ -32,7 +32,12 @@ function upTo(p: GroundProfile, n: number): GroundProfile {
     lengthKm,
     knownKm: lengthKm,
     // The far end's own cover is not known along the way; the settings stand for it.
-    cover: p.cover && { woodTopM: p.cover.woodTopM.subarray(0, n), near: p.cover.near, far: null },
+    cover: p.cover && {
+      woodTopM: p.cover.woodTopM.subarray(0, n),
+      builtTopM: p.cover.builtTopM.subarray(0, n),
+      near: p.cover.near,
+      far: null,
+    },
   }
 }
 
@@ -42,7 +47,7 @@ function upTo(p: GroundProfile, n: number): GroundProfile {
  * @param reliability 0 to 1
  */
 export function reachOutline(
-  ground: { terrain: Terrain; cover: Cover | null },
+  ground: CoveredGround,
   from: Place,
   link: Link,
   directions: readonly Direction[],
@@ -67,7 +72,10 @@ export function reachOutline(
     for (let n = Math.max(3, step); n <= samples; n += step) {
       const part = upTo(whole, n)
       const distanceM = part.lengthKm * 1000
-      if (chanceOver(link, directions, pathOver(part), settings) >= reliability) good = distanceM
+      const path = settings.correction
+        ? { ...pathOver(part), far: direct(from, bearingDeg, distanceM) }
+        : pathOver(part)
+      if (chanceOver(link, directions, path, settings) >= reliability) good = distanceM
       else if (distanceM - good > search.dipM) {
         open = false
         break
@@ -79,7 +87,7 @@ export function reachOutline(
 
 /** Of places, the share where a link's copy is expected with the stated chance; of those on known ground. */
 export function coveredShare(
-  ground: { terrain: Terrain; cover: Cover | null },
+  ground: CoveredGround,
   from: Place,
   link: Link,
   directions: readonly Direction[],

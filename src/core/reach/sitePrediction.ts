@@ -30,7 +30,9 @@ export function sitePrediction(
   const there = marks.flatMap((m) => {
     const profile = profiles.get(m.id)
     if (!profile || profile.knownKm < profile.lengthKm || profile.lengthKm <= 0) return []
-    const { toBase, fromBase, weaker } = predictBoth(raised, pathOver(profile), settings)
+    // What the log knows of a place's shadowing holds as seen from the trial's own base.
+    const path = { ...pathOver(profile), far: null }
+    const { toBase, fromBase, weaker } = predictBoth(raised, path, settings)
     const kind = pathClearance(profile, heightM, link.out.antennaHeightM, link.out.txMHz, settings.k).kind
     return [{ up: toBase.chance, down: fromBase.chance, weaker, kind }]
   })

@@ -48,3 +48,16 @@ export function stepWidthDb(scale: Scale, stepDb: number): number {
 export function silenceCell(threshold: HearingThreshold | null, lowestStepUpperDb: number): LevelCell {
   return threshold ? notHeardCell(threshold.thresholdDb, threshold.softDb) : notHeardCell(lowestStepUpperDb)
 }
+
+/** dB of an S-unit where nobody knows better. */
+const USUAL_UNIT_DB = 6
+
+/**
+ * How far a level may be off the middle of a report, dB, by the coarser of two listeners; null where one tells
+ * none.
+ */
+export function reportSpreadDb(scales: Record<string, Scale>): number | null {
+  const all = Object.values(scales)
+  if (!all.every(isInDb)) return null
+  return Math.max(...all.map((s) => stepWidthDb(s, USUAL_UNIT_DB))) / Math.sqrt(12)
+}

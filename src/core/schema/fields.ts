@@ -65,7 +65,13 @@ const isPlain = (v: unknown): v is Record<string, unknown> =>
   [Object.prototype, null].includes(Object.getPrototypeOf(v) as null)
 
 /** The names that every object has; as a key they would change it. */
-const isKey = (v: string) => !['__proto__', 'constructor', 'prototype'].includes(v)
+const isKey = (v: string) => !(v in Object.prototype) && v !== 'prototype'
+
+/** Whether something that was read as JSON has such a name anywhere in it. */
+export const hasStrangeNames = (v: unknown): boolean =>
+  Array.isArray(v)
+    ? v.some(hasStrangeNames)
+    : isPlain(v) && Object.entries(v).some(([key, inner]) => !isKey(key) || hasStrangeNames(inner))
 
 /** An object of just these fields; another one is refused by its name. */
 export const record = <F extends yup.ObjectShape>(fields: F) => {

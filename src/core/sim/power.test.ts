@@ -31,6 +31,7 @@ describe('power by simulation', () => {
         key: linkKey(l),
         direction: 'to base' as const,
         levelDbm: -175,
+        marginDb: 20,
         chance: 0,
       })),
     )

@@ -5,11 +5,11 @@ import type { Place } from '@/core/geo'
 export const COVER_KINDS = ['open', 'scattered', 'suburb', 'town', 'wood'] as const
 export type CoverKind = (typeof COVER_KINDS)[number]
 
-/** Nominal heights of what stands there, m: ITU-R P.452, table of nominal clutter heights. */
+/** Representative heights of what stands there, m: ITU-R P.2108, those of 3.1; scattered trees and houses by P.452. */
 export const COVER_HEIGHT_M: Record<CoverKind, number> = {
   open: 0,
   scattered: 4,
-  suburb: 9,
+  suburb: 10,
   town: 20,
   wood: 15,
 }
@@ -42,7 +42,8 @@ export interface Cover {
   areas: readonly Prepared[]
 }
 
-function boxOf(rings: Rings): Prepared['box'] {
+/** The box about an outline, degrees: west, south, east, north. */
+export function boxOf(rings: Rings): Prepared['box'] {
   let [west, south, east, north] = [Infinity, Infinity, -Infinity, -Infinity]
   for (const [lon, lat] of rings[0] ?? []) {
     west = Math.min(west, lon)

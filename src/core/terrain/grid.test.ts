@@ -22,6 +22,7 @@ import {
   viewshed,
   VOID,
   type HeightGrid,
+  type HeightsRead,
 } from '.'
 
 /** A grid of tenths of a degree from 47 N 30 W, heights from column and row. */
@@ -52,9 +53,11 @@ const value = <T>(o: { ok: true; value: T } | { ok: false; problems: { message: 
 const why = (o: { ok: boolean }) =>
   (o as { problems?: { message: string }[] }).problems?.[0]?.message ?? 'taken'
 
+const gridIn = (o: Parameters<typeof value<HeightsRead>>[0]) => value(o).grid
+
 describe('readers', () => {
   it('an .hgt tile, big-endian, named after its south-west corner', () => {
-    const g = value(
+    const g = gridIn(
       readHgt(
         'some/N47W030.hgt',
         hgt(1201, (c, r) => (c === 0 && r === 0 ? 258 : 1)),
@@ -64,7 +67,7 @@ describe('readers', () => {
     expect(g.data[0]).toBe(258)
     expect(heightAt(g, 48, -30)).toBe(258)
     expect(heightAt(g, 47, -29)).toBe(1)
-    const south = value(
+    const south = gridIn(
       readHgt(
         'S01E005.HGT',
         hgt(1201, () => 7),
@@ -96,10 +99,10 @@ describe('readers', () => {
   })
   it('an ASCII grid, by corner or by centre, with nodata', () => {
     const head = 'ncols 3\nnrows 2\nxllcorner -30\nyllcorner 47\ncellsize 0.5\nNODATA_value -99\n'
-    const g = value(readAsciiGrid('a.asc', `${head}1 2 3\n4,5 -99 6\n`))
+    const g = gridIn(readAsciiGrid('a.asc', `${head}1 2 3\n4,5 -99 6\n`))
     expect(g).toMatchObject({ width: 3, height: 2, west: -29.75, north: 47.75, scaleM: 0.1 })
     expect([...g.data]).toEqual([10, 20, 30, 45, VOID, 60])
-    const centre = value(readAsciiGrid('a.asc', `${head.replaceAll('corner', 'center')}1 2 3 4 5 6`))
+    const centre = gridIn(readAsciiGrid('a.asc', `${head.replaceAll('corner', 'center')}1 2 3 4 5 6`))
     expect(centre).toMatchObject({ west: -30, north: 47.5 })
   })
   it.each([
@@ -125,7 +128,7 @@ describe('readers', () => {
   const tif = () => readFileSync(new URL('../../../e2e/fixtures/ostrey.tif', import.meta.url))
   const buffer = (b: Buffer) => b.buffer.slice(b.byteOffset, b.byteOffset + b.byteLength) as ArrayBuffer
   it('a tiled, deflated GeoTIFF in degrees', async () => {
-    const g = value(await readGeoTiff('ostrey.tif', buffer(tif())))
+    const g = gridIn(await readGeoTiff('ostrey.tif', buffer(tif())))
     // gdallocationinfo -valonly -wgs84 ostrey.tif -29.557697 47.298807 answers 10 for the nearest cell.
     expect(g.width).toBeGreaterThan(100)
     expect(g.data.reduce((a, b) => Math.max(a, b)) * g.scaleM).toBeGreaterThan(100)

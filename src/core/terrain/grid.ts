@@ -27,12 +27,19 @@ export interface HeightGrid {
 /** Most cells that a grid may have: a tile of one second, and some. */
 export const MAX_CELLS = 16_000_000
 
-export const gridBounds = (g: HeightGrid) => ({
+export const gridBounds = (g: Omit<HeightGrid, 'data' | 'filled' | 'scaleM'>) => ({
   west: g.west,
   east: g.west + (g.width - 1) * g.stepLon,
   north: g.north,
   south: g.north - (g.height - 1) * g.stepLat,
 })
+
+/** The outer edges of a grid's cells, degrees. */
+export function gridEdges(g: Parameters<typeof gridBounds>[0]) {
+  const { west, east, north, south } = gridBounds(g)
+  const [x, y] = [g.stepLon / 2, g.stepLat / 2]
+  return { west: west - x, east: east + x, north: north + y, south: south - y }
+}
 
 function covers(g: HeightGrid, { lat, lon }: Place): boolean {
   const b = gridBounds(g)

@@ -1,5 +1,6 @@
 import { type Outcome, bad, good, problem } from '@/core/outcome'
 import { metresPerDegree, type Place } from '@/core/geo'
+import { plainNumber } from '@/core/units/plainNumber'
 import { MAX_CELLS, type HeightGrid } from './grid'
 import { packHeights } from './packHeights'
 
@@ -14,6 +15,8 @@ const REACH_M = 1_000
 /** How many of the nearest points make a height. */
 const NEAREST = 6
 const MIN = 3
+/** Longest side of what few places can tell of: three degrees. */
+const MOST_SIDE = 3600
 
 /**
  * A grid from heights known at some places only, by the inverse square of the distance to the nearest of them (Shepard
@@ -24,18 +27,19 @@ export function gridFromPoints(name: string, points: readonly HeightPoint[]): Ou
     return bad(
       problem('points', name, `It holds ${points.length} places with a height; at least ${MIN} are needed.`),
     )
-  const lats = points.map((p) => p.lat)
-  const middle = (Math.min(...lats) + Math.max(...lats)) / 2
+  const lowest = points.reduce((m, p) => Math.min(m, p.lat), 90)
+  const highest = points.reduce((m, p) => Math.max(m, p.lat), -90)
+  const middle = (lowest + highest) / 2
   const per = metresPerDegree(middle)
   const { lat: perLat, lon: perLon } = per
   const [marginLat, marginLon] = [REACH_M / perLat, REACH_M / perLon]
   const west = Math.floor((points.reduce((m, p) => Math.min(m, p.lon), 180) - marginLon) / STEP) * STEP
   const east = points.reduce((m, p) => Math.max(m, p.lon), -180) + marginLon
-  const north = Math.ceil((Math.max(...lats) + marginLat) / STEP) * STEP
-  const south = Math.min(...lats) - marginLat
+  const north = Math.ceil((highest + marginLat) / STEP) * STEP
+  const south = lowest - marginLat
   const width = Math.ceil((east - west) / STEP) + 1
   const height = Math.ceil((north - south) / STEP) + 1
-  if (width * height > MAX_CELLS)
+  if (width * height > MAX_CELLS || Math.max(width, height) > MOST_SIDE)
     return bad(
       problem(
         'too-large',
@@ -79,7 +83,9 @@ function bucketed(
   for (const p of points) {
     const [x, y] = [(p.lon - west) * per.lon, (north - p.lat) * per.lat]
     const key = `${Math.floor(x / REACH_M)} ${Math.floor(y / REACH_M)}`
-    buckets.set(key, [...(buckets.get(key) ?? []), [x, y, p.heightM]])
+    const bucket = buckets.get(key)
+    if (bucket) bucket.push([x, y, p.heightM])
+    else buckets.set(key, [[x, y, p.heightM]])
   }
   return buckets
 }
@@ -108,7 +114,7 @@ export function readHeightPoints(text: string): Outcome<HeightPoint[]> {
   for (const [i, row] of text.split('\n').entries()) {
     const line = row.trim()
     if (line === '') continue
-    const numbers = line.split(/[\s;,]+/).map(Number)
+    const numbers = line.split(/[\s;,]+/).map(plainNumber)
     const [lat, lon, heightM] = numbers
     const where = `line ${i + 1}`
     if (numbers.length !== 3 || numbers.some(Number.isNaN))

@@ -68,18 +68,27 @@ describe('heights', () => {
         },
       ),
     )
-    expect([...packHeights([NaN, 1e6, 5]).data]).toEqual([VOID, VOID, 50])
+    expect([...packHeights([NaN, 1e6, 5.5]).data]).toEqual([VOID, VOID, 55])
+    expect(packHeights([NaN, 1e6, 5])).toEqual({ data: Int16Array.of(VOID, VOID, 5), scaleM: 1 })
   })
 
-  it('filled voids lie between the lowest and the highest around, and none is left where anything is known', () => {
+  it('filled voids lie between the lowest and the highest around; those that are not enclosed stay unknown', () => {
     fc.assert(
       fc.property(ground, fc.array(fc.tuple(cell, cell), { maxLength: 200 }), (g, holes) => {
         const [low, high] = [Math.min(...g.data), Math.max(...g.data)]
         for (const [c, r] of holes) g.data[r * SIDE + c] = VOID
+        const known = (c: number, r: number) => g.data[r * SIDE + c] !== VOID
+        const all = Array.from({ length: SIDE }, (_, i) => i)
+        const between = (at: number, isKnown: (i: number) => boolean) =>
+          all.some((i) => i < at && isKnown(i)) && all.some((i) => i > at && isKnown(i))
+        const isEnclosed = (c: number, r: number) =>
+          between(c, (i) => known(i, r)) || between(r, (i) => known(c, i))
+        const open = holes.filter(([c, r]) => !isEnclosed(c, r)).map(([c, r]) => r * SIDE + c)
         const distinct = new Set(holes.map(([c, r]) => r * SIDE + c)).size
         const { grid, filled } = fillVoids(g)
-        expect(filled).toBe(distinct)
-        expect(grid.data.every((v) => v >= low && v <= high)).toBe(true)
+        expect(filled).toBe(distinct - new Set(open).size)
+        expect(open.every((i) => grid.data[i] === VOID)).toBe(true)
+        expect(grid.data.every((v) => v === VOID || (v >= low && v <= high))).toBe(true)
       }),
       { numRuns: 40 },
     )

@@ -21,12 +21,16 @@ export interface GroundProfile extends Profile {
   knownKm: number
   /** What stands on it, where areas say so. */
   cover: PathCover | null
+  /** Its far end. */
+  to?: Place
 }
 
 /** What stands along a profile. */
 export interface PathCover {
   /** Height of the trees at each sample, m; 0 where there is no wood. */
   woodTopM: Float32Array
+  /** Height of houses, bushes and single trees at each sample, m; 0 where there are none. */
+  builtTopM: Float32Array
   near: CoverAt | null
   far: CoverAt | null
 }
@@ -34,6 +38,12 @@ export interface PathCover {
 /** Most samples of one profile, and fewest. */
 const [MAX, MIN] = [2000, 24]
 const FALLBACK_SPACING_M = 60
+
+/** Ground, and what stands on it where that is known. */
+export interface CoveredGround {
+  terrain: Terrain
+  cover: Cover | null
+}
 
 /**
  * Samples the ground between two places at no more than the grid's spacing, bilinear. Places are stepped along the
@@ -65,17 +75,17 @@ export function groundProfile(
       knownKm = i === 0 ? 0 : distancesKm[i - 1]!
     }
   }
-  return { distancesKm, heightsM, lengthKm, knownKm, cover: cover ? pathCover(cover, along, n) : null }
+  return { distancesKm, heightsM, lengthKm, knownKm, to, cover: cover ? pathCover(cover, along, n) : null }
 }
 
 function pathCover(cover: Cover, along: (t: number) => Place, n: number): PathCover {
-  const woodTopM = new Float32Array(n)
-  if (cover.areas.some((a) => a.kind === 'wood'))
+  const [woodTopM, builtTopM] = [new Float32Array(n), new Float32Array(n)]
+  if (cover.areas.some((a) => a.heightM > 0))
     for (let i = 0; i < n; i++) {
       const at = coverAt(cover, along(i / (n - 1)))
-      if (at?.kind === 'wood') woodTopM[i] = at.heightM
+      if (at) (at.kind === 'wood' ? woodTopM : builtTopM)[i] = at.heightM
     }
-  return { woodTopM, near: coverAt(cover, along(0)), far: coverAt(cover, along(1)) }
+  return { woodTopM, builtTopM, near: coverAt(cover, along(0)), far: coverAt(cover, along(1)) }
 }
 
 function greatCircle(a: Place, b: Place): (t: number) => Place {
@@ -137,6 +147,20 @@ export function pathClearance(
   }
   const { share, ...rest } = worst
   return { ...rest, kind: share < 0 ? 'shadowed' : share < 0.999 ? 'grazing' : 'clear' }
+}
+
+/** Least height of the far antenna that the near one has in sight, the ground just touching the line, m over its ground. */
+export function inSightHeightM(profile: Profile, nearM: number, k = USUAL_K): number {
+  const { distancesKm: D, heightsM: H } = profile
+  const n = D.length
+  const d = D[n - 1]!
+  const near = H[0]! + nearM
+  let needed = -Infinity
+  for (let i = 1; i < n - 1; i++) {
+    const di = D[i]!
+    needed = Math.max(needed, ((H[i]! + bulgeM(di, d - di, k)) * d - near * (d - di)) / di)
+  }
+  return Math.max(0, needed - H[n - 1]!)
 }
 
 /**

@@ -17,10 +17,11 @@ it('does not depend on the order, and tells a set from one that lacks or swaps a
   )
 })
 
-it('grows as ids come', () => {
+it('grows as ids come, and shrinks as they are taken out', () => {
   const sum = new IdSum()
   expect(sum.digest).toEqual(digestOf([]))
-  sum.add('a')
-  sum.add('b')
-  expect(sum.digest).toEqual(digestOf(['b', 'a']))
+  for (const id of ['a', 'b', 'c']) sum.add(id)
+  expect(sum.digest).toEqual(digestOf(['b', 'a', 'c']))
+  sum.remove('b')
+  expect(sum.digest).toEqual(digestOf(['c', 'a']))
 })

@@ -33,10 +33,20 @@ export class IdSum {
 
   /** Puts an id in that is not in it yet. */
   add(id: string): void {
+    this.turn(id)
+    this.count++
+  }
+
+  /** Takes an id out that is in it. */
+  remove(id: string): void {
+    this.turn(id)
+    this.count--
+  }
+
+  private turn(id: string): void {
     const [a, b] = hashes(id)
     this.a ^= a
     this.b ^= b
-    this.count++
   }
 
   get digest(): IdDigest {

@@ -1,6 +1,7 @@
 export * from './balancedOrder'
 export * from './earStates'
 export * from './entry'
+export * from './runFileName'
 export type { RunFile } from './runFileRecord'
 export * from './terms'
 export * from './foldEntries'

@@ -1,3 +1,4 @@
+import type { DeviceStatus } from '@/core/crew'
 import { bad, good, messageOf, problem, type Outcome } from '@/core/outcome'
 import { checked } from '@/core/schema'
 import type { Entry } from './entry'
@@ -12,9 +13,14 @@ export interface RefusedEntry {
 }
 
 /** What of a batch can be stored, and what cannot. */
-export interface ReadEntries {
+interface ReadEntries {
   entries: Entry[]
   refused: RefusedEntry[]
+}
+
+/** A batch as a device posts it. */
+export interface ReadBatch extends ReadEntries {
+  status: DeviceStatus | null
 }
 
 /** Reads entries one by one, so that one that cannot be taken holds up none of the others. */
@@ -41,7 +47,8 @@ export function readRunFile(raw: unknown): Outcome<RunFile & { refused: RefusedE
 }
 
 /** Entries of a run as a device posts them. What is answered is what is stored. */
-export function readEntries(raw: unknown, runId: string): Outcome<ReadEntries> {
+export function readEntries(raw: unknown, runId: string): Outcome<ReadBatch> {
   const batch = checked(batchRecord, raw)
-  return batch.ok ? good(oneByOne(batch.value.entries, runId)) : batch
+  if (!batch.ok) return batch
+  return good({ ...oneByOne(batch.value.entries, runId), status: batch.value.status ?? null })
 }

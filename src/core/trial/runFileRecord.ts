@@ -1,4 +1,5 @@
 import { mixed, type InferType } from 'yup'
+import { statusRecord } from '@/core/crew'
 import { figure, id, list, MAX_LETTERS, moment, oneOf, record, text } from '@/core/schema'
 import type { Entry } from './entry'
 import { planRecord } from './planRecord'
@@ -27,6 +28,8 @@ const mediaRecord = record({
 /** A run as a file: what a device holds of it, to be read in elsewhere with no server between. */
 export const runFileRecord = record({
   format: oneOf(['even-reach-run']),
+  /** Who wrote it: what the desk wrote it holds itself. Absent in older files, which devices wrote. */
+  from: oneOf(['desk', 'device']).notRequired().default('device'),
   pack: packRecord.required(),
   /** Read one by one, so that one that cannot be taken holds up none of the others. */
   entries: list(mixed().nullable(), 100_000).required(),
@@ -39,4 +42,6 @@ export type RunFile = Omit<InferType<typeof runFileRecord>, 'entries'> & { entri
 export const batchRecord = record({
   protocol: figure().integer().optional(),
   entries: list(mixed().nullable(), 500).required(),
+  /** How the device is; absent from those that were not brought in. */
+  status: statusRecord.optional().default(undefined),
 })

@@ -36,12 +36,12 @@ export const toAxis = (metres: number, units: Units) => metres / (units === 'imp
 /** The axis' unit to metres. */
 export const fromAxis = (value: number, units: Units) => value * (units === 'imperial' ? MILE_M : 1000)
 
-/** A short length that is typed in: m or ft. */
 /** The unit of a speed, and a speed in it from km/h and back. */
 export const speedUnit = (units: Units) => (units === 'imperial' ? 'mph' : 'km/h')
 export const toSpeed = (kmh: number, units: Units) => toAxis(1000 * kmh, units)
 export const fromSpeed = (speed: number, units: Units) => fromAxis(speed, units) / 1000
 
+/** A short length that is typed in: m or ft. */
 export const lengthUnit = (units: Units) => (units === 'imperial' ? 'ft' : 'm')
 export const toLength = (metres: number, units: Units) => (units === 'imperial' ? metres / FOOT_M : metres)
 export const fromLength = (value: number, units: Units) => (units === 'imperial' ? value * FOOT_M : value)
@@ -53,3 +53,14 @@ export function roundedUpText(metres: number, units: Units): string {
 
 /** To tens; below a hundred, where a tape is used, to ones. */
 const rounded = (value: number) => (value < 99.5 ? Math.round(value) : Math.round(value / 10) * 10)
+
+const MILE2_KM2 = (MILE_M / 1000) ** 2
+const areaUnit = (units: Units) => (units === 'imperial' ? 'sq mi' : 'km²')
+
+/** An area's figure without its unit, three digits that count at the most. */
+export function areaFigure(km2: number, units: Units): string {
+  const v = units === 'imperial' ? km2 / MILE2_KM2 : km2
+  return v >= 100 ? v.toFixed(0) : v >= 10 ? v.toFixed(1) : v.toFixed(2)
+}
+
+export const areaText = (km2: number, units: Units) => `${areaFigure(km2, units)} ${areaUnit(units)}`

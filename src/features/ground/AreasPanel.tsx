@@ -8,13 +8,15 @@ import { useState } from 'react'
 import type { Rings } from '@/core/terrain'
 import { heightText, type Units } from '@/core/units'
 import type { AreaKind, AreaRow } from '@/data/areas'
+import { usedOf, type Offered } from '@/core/offered'
 import { problem } from '@/core/outcome'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { Fold } from '@/ui/shell'
 import { Quiet } from '@/ui/shell/Quiet'
-import { bringAreas, changeArea, dropArea } from './actions'
+import { bringAreas, changeArea, chooseGround, dropArea } from './actions'
 import { AreaFields } from './AreaFields'
+import { NotUsed } from './NotUsed'
 import { AREA_WORDS, typedRing, usualHeightM } from './areaWords'
 
 /** One area in the list. */
@@ -22,11 +24,13 @@ function AreaRowLine({
   area,
   units,
   onChange,
+  onLeave,
   onDelete,
 }: {
   area: AreaRow
   units: Units
   onChange: () => void
+  onLeave: () => void
   onDelete: () => void
 }) {
   const name = area.name || AREA_WORDS[area.kind]
@@ -42,6 +46,9 @@ function AreaRowLine({
       <Button size="small" onClick={onChange} aria-label={`Change ${name}`}>
         Change
       </Button>
+      <Button size="small" onClick={onLeave} aria-label={`Leave ${name} out here`}>
+        Leave out
+      </Button>
       <Button size="small" onClick={onDelete} aria-label={`Delete ${name}`}>
         Delete
       </Button>
@@ -50,7 +57,8 @@ function AreaRowLine({
 }
 
 interface Props {
-  areas: AreaRow[]
+  trialId: string
+  offered: Offered<AreaRow>[]
   /** An outline that was just drawn on the map; null for none. */
   drawn: Rings | null
   drawing: boolean
@@ -62,11 +70,14 @@ interface Props {
 const NEW = { name: '', kind: 'wood' as AreaKind, heightM: usualHeightM('wood') }
 
 /** What stands on the ground, and ground that is to be covered: areas drawn, typed or brought in. */
-export function AreasPanel({ areas, drawn, drawing, units, onDraw, onDrawnDone }: Props) {
+export function AreasPanel({ trialId, offered, drawn, drawing, units, onDraw, onDrawnDone }: Props) {
   const [editing, setEditing] = useState<string | null>(null)
   const [text, setText] = useState('')
   const [typed, setTyped] = useState<Rings | null>(null)
   const action = useAction()
+  const areas = usedOf(offered)
+  const use = (id: string, used: boolean) =>
+    void action.run(() => chooseGround({ trialId, kind: 'area', ofId: id, used }))
   const rings = drawn ?? typed
   useUnsaved(rings !== null && !action.busy)
   const leave = () => {
@@ -112,10 +123,18 @@ export function AreasPanel({ areas, drawn, drawing, units, onDraw, onDrawnDone }
             area={a}
             units={units}
             onChange={() => setEditing(a.id)}
+            onLeave={() => use(a.id, false)}
             onDelete={() => void action.run(() => dropArea(a.id))}
           />
         ),
       )}
+      <NotUsed
+        words={['area', 'areas']}
+        offered={offered}
+        nameOf={(a) => a.name || AREA_WORDS[a.kind]}
+        onUse={(id) => use(id, true)}
+        onDelete={(id) => void action.run(() => dropArea(id))}
+      />
       {action.refusal('It was not taken in', 'Area')}
       {rings ? (
         <AreaFields

@@ -5,15 +5,18 @@ import Button from '@mui/material/Button'
 import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { MAX_FILE_BYTES } from '@/core/formats/fileRefused'
+import { usedOf, type Offered } from '@/core/offered'
 import type { BackdropRow } from '@/data/backdrops'
 import { problem } from '@/core/outcome'
 import { posted } from '@/ui/answers/posted'
 import { useAction } from '@/ui/answers/useAction'
 import { Fold } from '@/ui/shell'
-import { dropBackdrop } from './actions'
+import { chooseGround, dropBackdrop } from './actions'
+import { NotUsed } from './NotUsed'
 
 /** Maps of the user's own, as MBTiles of pictures, to lay under all else. */
-export function Backdrops({ backdrops }: { backdrops: BackdropRow[] }) {
+export function Backdrops({ trialId, offered }: { trialId: string; offered: Offered<BackdropRow>[] }) {
+  const backdrops = usedOf(offered)
   const router = useRouter()
   const input = useRef<HTMLInputElement>(null)
   const [doing, setDoing] = useState<string | null>(null)
@@ -36,9 +39,14 @@ export function Backdrops({ backdrops }: { backdrops: BackdropRow[] }) {
     )
     setDoing(null)
   }
-  const remove = (b: BackdropRow) => {
-    setAbout(b.name)
-    return action.run(() => dropBackdrop(b.id))
+  const named = (id: string) => setAbout(offered.find((o) => o.row.id === id)?.row.name ?? '')
+  const remove = (id: string) => {
+    named(id)
+    return action.run(() => dropBackdrop(id))
+  }
+  const use = (id: string, used: boolean) => {
+    named(id)
+    return action.run(() => chooseGround({ trialId, kind: 'backdrop', ofId: id, used }))
   }
   return (
     <Fold title="A map of your own under it all">
@@ -57,11 +65,21 @@ export function Backdrops({ backdrops }: { backdrops: BackdropRow[] }) {
               {b.attribution && `, ${b.attribution}`}
             </Box>
           </Box>
-          <Button size="small" onClick={() => void remove(b)} aria-label={`Delete ${b.name}`}>
+          <Button size="small" onClick={() => void use(b.id, false)} aria-label={`Leave ${b.name} out here`}>
+            Leave out
+          </Button>
+          <Button size="small" onClick={() => void remove(b.id)} aria-label={`Delete ${b.name}`}>
             Delete
           </Button>
         </Box>
       ))}
+      <NotUsed
+        words={['backdrop', 'backdrops']}
+        offered={offered}
+        nameOf={(b) => b.name}
+        onUse={(id) => void use(id, true)}
+        onDelete={(id) => void remove(id)}
+      />
       <input
         ref={input}
         type="file"

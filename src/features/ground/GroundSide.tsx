@@ -7,13 +7,12 @@ import type { Problem } from '@/core/outcome'
 import { useState } from 'react'
 import { MAP_FILES, readMapFile, type MapFile } from '@/core/formats'
 import { coordinateText, type CoordinateFormat, type Place } from '@/core/geo'
+import { usedOf } from '@/core/offered'
 import type { Rings } from '@/core/terrain'
 import type { Units } from '@/core/units'
-import type { AreaRow } from '@/data/areas'
-import type { BackdropRow } from '@/data/backdrops'
-import type { GridRow } from '@/data/grids'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
-import type { OtherPlace } from '@/data/places'
+import type { OtherPlaceWithLegs } from '@/data/places'
+import type { TrialGround } from '@/data/trialGround'
 import { FileDrop, type DroppedFile } from '@/ui/fields/FileDrop'
 import { Fold, Refused } from '@/ui/shell'
 import { AreasPanel } from './AreasPanel'
@@ -29,6 +28,7 @@ import { OneMarkForm } from './OneMarkForm'
 import { SiteForm } from './SiteForm'
 import { TakeOut } from './TakeOut'
 import { TapeLegForm } from './TapeLegForm'
+import type { Takeable } from './useBringGround'
 
 interface Props {
   trialId: string
@@ -38,11 +38,9 @@ interface Props {
   base: (Place & { name: string }) | null
   legs: LegWithMarks[]
   sites: SiteRow[]
-  grids: GridRow[]
-  areas: AreaRow[]
-  backdrops: BackdropRow[]
+  ground: TrialGround
   kept: LegWithMarks[]
-  places: OtherPlace[]
+  places: OtherPlaceWithLegs[]
   format: CoordinateFormat
   /** The place picked on the map. */
   picked: Place | null
@@ -50,12 +48,13 @@ interface Props {
   drawing: boolean
   onDraw: (on: boolean) => void
   onDrawnDone: () => void
+  onLooked: (found: readonly Takeable[]) => void
   units: Units
 }
 
 /** What is brought in and set: base, legs, ground, what stands on it, places. */
 export function GroundSide(props: Props) {
-  const { trialId, site, base, legs, grids, areas, backdrops, kept, format, picked, units } = props
+  const { trialId, site, base, legs, ground, kept, format, picked, units } = props
   const [file, setFile] = useState<{ name: string; map: MapFile } | null>(null)
   const [problems, setProblems] = useState<Problem[]>([])
   const [moving, setMoving] = useState(false)
@@ -140,20 +139,27 @@ export function GroundSide(props: Props) {
       )}
       <OtherPlaces trialId={trialId} places={props.places} hasBase={base !== null} />
       <KeptLegs trialId={trialId} kept={kept} units={units} />
-      <GroundFiles grids={grids} />
+      <GroundFiles {...{ trialId, ground, units }} hasBase={base !== null} onLooked={props.onLooked} />
       <AreasPanel
-        areas={areas}
+        {...{ trialId }}
+        offered={ground.areas}
         drawn={props.drawn}
         drawing={props.drawing}
         units={units}
         onDraw={props.onDraw}
         onDrawnDone={props.onDrawnDone}
       />
-      <Backdrops backdrops={backdrops} />
+      <Backdrops trialId={trialId} offered={ground.backdrops} />
       <Fold title="Other places: candidates, relays, stations not ours">
         <SiteForm units={units} suggested={picked} />
       </Fold>
-      <TakeOut trialName={props.trialName} site={site} sites={props.sites} legs={legs} areas={areas} />
+      <TakeOut
+        trialName={props.trialName}
+        site={site}
+        sites={props.sites}
+        legs={legs}
+        areas={usedOf(ground.areas)}
+      />
     </Box>
   )
 }

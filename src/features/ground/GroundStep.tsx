@@ -3,22 +3,20 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useMemo, useState } from 'react'
-import type { CoordinateFormat } from '@/core/geo'
+import { placedSite, type CoordinateFormat } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
-import { USUAL_PREDICTION } from '@/core/reach'
+import { sightEnds, stateWords, type Correction, type PredictionSettings } from '@/core/reach'
 import type { Rings } from '@/core/terrain'
 import type { Units } from '@/core/units'
-import type { AreaRow } from '@/data/areas'
-import type { BackdropRow } from '@/data/backdrops'
-import type { GridRow } from '@/data/grids'
-import type { OtherPlace } from '@/data/places'
+import type { OtherPlaceWithLegs } from '@/data/places'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
-import type { CoverArea } from '@/core/terrain'
+import type { TrialGround } from '@/data/trialGround'
 import { useAction } from '@/ui/answers/useAction'
 import type { Answer } from '@/ui/answers/useAnswer'
 import type { MapOutline } from '@/ui/map/areaDrawing'
 import { PageHead, Refused } from '@/ui/shell'
 import { useTerrain } from '@/ui/terrain/useTerrain'
+import type { Takeable } from './useBringGround'
 import { useChosenMark } from './useChosenMark'
 import { BaseOnGround } from './BaseOnGround'
 import { GroundSide } from './GroundSide'
@@ -30,7 +28,9 @@ import { PredictionFields } from './PredictionFields'
 import { ProfileSection } from './ProfileSection'
 import { SitesPanel } from './SitesPanel'
 import { useGroundContent, usePlacedMarks } from './useGroundContent'
+import { useKeptPrediction } from './useKeptPrediction'
 import { useSight } from './useSight'
+import { useExtents, useUsedGround } from './useUsedGround'
 import { useOutlines } from './useOutlines'
 import { usePredictions } from './usePredictions'
 import { TurnBackPanel } from './TurnBackPanel'
@@ -44,18 +44,17 @@ interface Props {
   links: Link[]
   directions: Direction[]
   reliability: number
-  grids: GridRow[]
-  areas: AreaRow[]
-  backdrops: BackdropRow[]
+  ground: TrialGround
+  prediction: PredictionSettings
+  /** What the log taught; null before any check. */
+  correction: Correction | null
   kept: LegWithMarks[]
-  places: OtherPlace[]
+  places: OtherPlaceWithLegs[]
   minutesAtMark: number
   /** What this step is for in this way of working. */
   lead: string
   units: Units
 }
-
-const isCover = (a: AreaRow): a is AreaRow & CoverArea => a.kind !== 'to cover'
 
 /** Why the ground that is stored could not be worked with, if so. */
 function Unreadable({ why }: { why: string | null }) {
@@ -75,16 +74,18 @@ interface UnderMapProps {
   hasGround: boolean
   links: Link[]
   reliability: number
+  by: Correction | null
   units: Units
 }
 
 /** What stands under the map: how to read it, and the rings of reach in words. */
-function UnderMap({ sight, reach, rings, hasGround, links, reliability, units }: UnderMapProps) {
+function UnderMap({ sight, reach, rings, hasGround, links, reliability, by, units }: UnderMapProps) {
   return (
     <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem', mt: 0.5, mb: 2 }} role="status">
       {sight !== null
         ? sight
         : 'Marks: full in sight, yellow grazing, open shadowed. Drag one to move it; click anywhere for the profile.'}
+      {reach && rings.at === 'there' && <div>{stateWords(by)}</div>}
       {reach &&
         (rings.at === 'there' ? (
           <OutlineWords
@@ -106,18 +107,63 @@ function UnderMap({ sight, reach, rings, hasGround, links, reliability, units }:
   )
 }
 
+/** What the prediction takes for granted, once there is something to predict. */
+function Expectation({
+  links,
+  marks,
+  kept,
+  change,
+  refusal,
+  by,
+}: Pick<ReturnType<typeof useKeptPrediction>, 'kept' | 'change' | 'refusal'> & {
+  links: Link[]
+  by: Correction | null
+  marks: readonly unknown[]
+}) {
+  if (links.length === 0 || marks.length === 0) return null
+  return (
+    <>
+      <Typography variant="h2" component="h2">
+        What to expect
+      </Typography>
+      <Box sx={{ color: 'var(--soft)' }}>{stateWords(by)}</Box>
+      <PredictionFields value={kept} onChange={change} ends={sightEnds(links)} />
+      {refusal}
+    </>
+  )
+}
+
+/** An area that is being drawn on the map, or was just drawn. */
+function useDrawnArea() {
+  const [drawing, setDrawing] = useState(false)
+  const [drawn, setDrawn] = useState<Rings | null>(null)
+  return {
+    drawing,
+    drawn,
+    draw: (on: boolean) => {
+      setDrawing(on)
+      if (on) document.querySelector('[aria-label^="Map:"]')?.scrollIntoView({ block: 'center' })
+    },
+    keep: (rings: Rings) => {
+      setDrawn(rings)
+      setDrawing(false)
+    },
+    forget: () => setDrawn(null),
+  }
+}
+
 /** The ground: where the base stands, where to stop, what lies between, and what to expect there. */
 export function GroundStep(props: Props) {
-  const { trialId, site, sites, legs, links, directions, reliability, grids, areas, units } = props
+  const { trialId, site, sites, legs, links, directions, reliability, units } = props
+  const { grids, areas, backdrops, cover } = useUsedGround(props.ground)
   const action = useAction()
-  const [settings, setSettings] = useState(USUAL_PREDICTION)
+  const { settings, kept, change, refusal } = useKeptPrediction(trialId, props.prediction, props.correction)
+  const [looked, setLooked] = useState<readonly Takeable[]>(NONE)
   const [format, setFormat] = useState<CoordinateFormat>('degrees')
   const [snap, setSnap] = useState(true)
   const [reach, setReach] = useState(false)
-  const [drawing, setDrawing] = useState(false)
-  const [drawn, setDrawn] = useState<Rings | null>(null)
+  const { drawing, drawn, draw, keep, forget } = useDrawnArea()
   const [pointer] = useState(makePointer)
-  const cover = useMemo(() => areas.filter(isCover), [areas])
   const { worker, key: groundKey, failed } = useTerrain(grids, cover)
   const { sight, showSight, hideSight } = useSight(worker, links[0]?.out.antennaHeightM ?? 1.5, action)
   const gridIds = grids.map((g) => g.id).join()
@@ -125,10 +171,7 @@ export function GroundStep(props: Props) {
     () => (worker && gridIds !== '' ? { worker, ids: gridIds.split(',') } : null),
     [worker, gridIds],
   )
-  const base = useMemo(
-    () => (site?.lat != null && site.lon != null ? { lat: site.lat, lon: site.lon, name: site.name } : null),
-    [site],
-  )
+  const base = useMemo(() => placedSite(site), [site])
   const marks = useMemo(() => legs.flatMap((l) => l.marks), [legs])
   const placed = usePlacedMarks(legs)
   const {
@@ -142,30 +185,40 @@ export function GroundStep(props: Props) {
 
   const outlines = rings.at === 'there' ? rings.value : null
 
-  const mapped = site !== null || grids.length + props.backdrops.length + sites.length > 0
+  const extents = useExtents(looked)
+  const mapped = site !== null || grids.length + backdrops.length + sites.length + looked.length > 0
   return (
     <>
       <PageHead title="Ground" lead={props.lead} />
       {mapped && (
         <>
           <MapSection
-            {...{ content, ground, areas, reach, chosen, pointer, format, snap, drawing, units }}
+            {...{
+              content,
+              ground,
+              areas,
+              extents,
+              backdrops,
+              reach,
+              chosen,
+              pointer,
+              format,
+              snap,
+              drawing,
+              units,
+            }}
             outlines={outlines ?? NO_OUTLINES}
             onReach={setReach}
-            backdrops={props.backdrops}
             sight={sight?.picture ?? null}
             onHideSight={hideSight}
             onFormat={setFormat}
             onSnap={setSnap}
-            onDrawn={(rings) => {
-              setDrawn(rings)
-              setDrawing(false)
-            }}
+            onDrawn={keep}
             onPick={pick}
             onMoveMark={(id, p) => void moveMark(id, p)}
           />
           <UnderMap
-            {...{ rings, links, reliability, units }}
+            {...{ rings, links, reliability, units, by: props.correction }}
             sight={sight?.words ?? null}
             reach={reach}
             hasGround={grids.length > 0 && base !== null}
@@ -190,14 +243,7 @@ export function GroundStep(props: Props) {
         }}
       >
         <Box sx={{ order: mapped ? 0 : 1 }}>
-          {links.length > 0 && marks.length > 0 && (
-            <>
-              <Typography variant="h2" component="h2">
-                What to expect
-              </Typography>
-              <PredictionFields value={settings} onChange={setSettings} />
-            </>
-          )}
+          <Expectation {...{ links, marks, kept, change, refusal }} by={props.correction} />
           <LegList
             {...{ trialId, legs, links, predictions, units }}
             hasGround={baseM !== null}
@@ -213,17 +259,15 @@ export function GroundStep(props: Props) {
           <TurnBackPanel marks={marks} minutesAtMark={props.minutesAtMark} units={units} />
         </Box>
         <GroundSide
-          {...{ trialId, site, base, legs, sites, grids, areas, format, drawn, drawing, units }}
+          {...{ trialId, site, base, legs, sites, format, drawn, drawing, units }}
+          ground={props.ground}
+          onLooked={setLooked}
           trialName={props.trialName}
-          backdrops={props.backdrops}
           kept={props.kept}
           places={props.places}
           picked={chosen?.place ?? null}
-          onDraw={(on) => {
-            setDrawing(on)
-            if (on) document.querySelector('[aria-label^="Map:"]')?.scrollIntoView({ block: 'center' })
-          }}
-          onDrawnDone={() => setDrawn(null)}
+          onDraw={draw}
+          onDrawnDone={forget}
         />
       </Box>
     </>
@@ -231,3 +275,4 @@ export function GroundStep(props: Props) {
 }
 
 const NO_OUTLINES: never[] = []
+const NONE: never[] = []

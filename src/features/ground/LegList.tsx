@@ -13,6 +13,7 @@ import { useAction } from '@/ui/answers/useAction'
 import { RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { dropLeg } from './actions'
+import { edgeWords, noEdgeWords } from './edgeWords'
 import { MeasureMark } from './MeasureMark'
 import { MEANS } from './means'
 import { TagsField } from './TagsField'
@@ -45,23 +46,9 @@ function Edges({
   const edges = edgesOf(predictions, links)
   if (edges.length === 0) return null
   const name = (id: string) => links.find((l) => l.id === id)!.name
-  const never = edges.filter((e) => !e.comes)
   return (
     <Box sx={{ my: 0.75 }}>
-      {edges
-        .filter((e) => e.comes)
-        .map((e) => (
-          <span key={e.linkId}>
-            The edge of {name(e.linkId)} is expected near {distanceText(e.edgeM!, units)}.{' '}
-          </span>
-        ))}
-      {never.length > 0 && (
-        <b>
-          {never.map((e) => name(e.linkId)).join(', ')} should be heard to the last mark: the edge will not
-          come. It would with {Math.ceil(Math.max(...never.map((e) => e.attenuationDb!)))} dB of attenuation,
-          as much less power, or a longer leg.
-        </b>
-      )}
+      {edgeWords(edges, name, units)} <b>{noEdgeWords(edges, name)}</b>
     </Box>
   )
 }

@@ -8,7 +8,7 @@ import type { Rings } from '@/core/terrain'
 import { distanceText, type Units } from '@/core/units'
 import type { AreaRow } from '@/data/areas'
 import type { BackdropRow } from '@/data/backdrops'
-import type { MapOutline } from '@/ui/map/areaDrawing'
+import type { MapArea, MapOutline } from '@/ui/map/areaDrawing'
 import type { MapContent } from '@/ui/map/mapDrawing'
 import type { LoadedGround, Picture } from '@/ui/map/reliefLayers'
 import { MapBar } from './MapBar'
@@ -20,6 +20,8 @@ interface Props {
   content: MapContent
   ground: Pick<LoadedGround, 'worker' | 'ids'> | null
   areas: AreaRow[]
+  /** Where files lie that were looked at; the map goes there. */
+  extents: MapArea[]
   outlines: MapOutline[]
   reach: boolean
   onReach: (on: boolean) => void
@@ -98,6 +100,7 @@ export function MapSection(props: Props) {
         content={content}
         ground={props.ground}
         areas={props.areas}
+        extents={props.extents}
         outlines={props.outlines}
         backdrop={backdrops.find((b) => b.id === backdropId) ?? null}
         sight={props.sight}

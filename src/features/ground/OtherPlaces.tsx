@@ -5,14 +5,14 @@ import Button from '@mui/material/Button'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { countText } from '@/core/units'
-import type { OtherPlace } from '@/data/places'
+import type { OtherPlaceWithLegs } from '@/data/places'
 import { useAction } from '@/ui/answers/useAction'
 import { Fold } from '@/ui/shell'
 import { elsewhere, takeMarksHere } from './actions'
 
 interface Props {
   trialId: string
-  places: OtherPlace[]
+  places: OtherPlaceWithLegs[]
   /** The base has coordinates, so that marks can be measured from it. */
   hasBase: boolean
 }

@@ -1,87 +1,131 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
 import { useState } from 'react'
-import { MODELS, type ModelName } from '@/core/propagation'
+import { endClutterDb, MODELS, type ModelName } from '@/core/propagation'
 import type { PredictionSettings } from '@/core/reach'
 import { SURROUNDINGS, type Surroundings } from '@/core/rf'
+import { COVER_HEIGHT_M, COVER_KINDS, type CoverKind } from '@/core/terrain'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
+import { PickOne } from '@/ui/fields/PickOne'
+import { Fold } from '@/ui/shell'
 
-/** Typical losses of what stands about an antenna, dB. */
-const CLUTTER: [string, number][] = [
-  ['open', 0],
-  ['scattered trees or houses', 8],
-  ['suburb', 15],
-  ['town or dense wood', 22],
-]
+const STANDS: Record<CoverKind, string> = {
+  open: 'open ground',
+  scattered: 'scattered trees or houses',
+  suburb: 'suburb',
+  town: 'dense town',
+  wood: 'wood',
+}
 
 interface Props {
   value: PredictionSettings
   onChange: (settings: PredictionSettings) => void
+  /** Antennas of the first link, so that what stands about them is said in dB. */
+  ends: { frequencyMHz: number; baseM: number; farM: number }
 }
 
-/** What the prediction takes for granted. */
-export function PredictionFields({ value, onChange }: Props) {
-  const [clutter, setClutter] = useState(String(value.farClutterDb))
-  const bad = numberProblem(clutter, { min: 0, max: 60 }, 'dB')
+const named = <T extends string>(values: readonly T[]) => values.map((v) => ({ value: v, name: v }))
+
+/** A figure that few change. */
+function Figure({
+  label,
+  unit,
+  value,
+  range,
+  onChange,
+}: {
+  label: string
+  unit: string
+  value: number
+  range: { min: number; max: number }
+  onChange: (v: number) => void
+}) {
+  const [text, setText] = useState(String(Number(value.toFixed(3))))
   return (
-    <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start', my: 1.5 }}>
-      <TextField
-        select
-        label="Model"
-        value={value.model}
-        onChange={(e) => onChange({ ...value, model: e.target.value as ModelName })}
-        sx={{ minWidth: 150 }}
-      >
-        {MODELS.map((m) => (
-          <MenuItem key={m} value={m}>
-            {m}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        select
-        label="Noise around"
-        value={value.surroundings}
-        onChange={(e) => onChange({ ...value, surroundings: e.target.value as Surroundings })}
-        sx={{ minWidth: 140 }}
-      >
-        {Object.keys(SURROUNDINGS).map((s) => (
-          <MenuItem key={s} value={s}>
-            {s}
-          </MenuItem>
-        ))}
-      </TextField>
-      <TextField
-        select
-        label="About the far end"
-        value={CLUTTER.some(([, db]) => db === value.farClutterDb) ? value.farClutterDb : ''}
-        onChange={(e) => {
-          setClutter(String(e.target.value))
-          onChange({ ...value, farClutterDb: Number(e.target.value) })
-        }}
-        sx={{ minWidth: 210 }}
-      >
-        {CLUTTER.map(([name, db]) => (
-          <MenuItem key={name} value={db}>
-            {name}, {db} dB
-          </MenuItem>
-        ))}
-      </TextField>
-      <NumberBox
-        label="or"
-        unit="dB"
-        value={clutter}
-        problem={bad}
-        onChange={(t) => {
-          setClutter(t)
-          const n = numberIn(t)
-          if (n !== null && n >= 0 && n <= 60) onChange({ ...value, farClutterDb: n })
-        }}
-        sx={{ width: 100 }}
-      />
-    </Box>
+    <NumberBox
+      label={label}
+      unit={unit}
+      value={text}
+      problem={numberProblem(text, range, unit)}
+      onChange={(t) => {
+        setText(t)
+        const n = numberIn(t)
+        if (n !== null && n >= range.min && n <= range.max) onChange(n)
+      }}
+      sx={{ width: 190 }}
+    />
+  )
+}
+
+/** What the prediction takes for granted; kept with the trial. */
+export function PredictionFields({ value, onChange, ends }: Props) {
+  const stands = (heightM: number) =>
+    COVER_KINDS.map((kind) => {
+      const db = kind === 'open' ? 0 : endClutterDb(ends.frequencyMHz, heightM, COVER_HEIGHT_M[kind])
+      return { value: kind, name: `${STANDS[kind]}, ${Math.round(db)} dB` }
+    })
+  const set =
+    <K extends keyof PredictionSettings>(key: K) =>
+    (v: PredictionSettings[K]) =>
+      onChange({ ...value, [key]: v })
+  return (
+    <>
+      <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'flex-start', my: 1.5 }}>
+        <PickOne
+          label="Model"
+          value={value.model}
+          options={named<ModelName>(MODELS)}
+          onPick={set('model')}
+          sx={{ minWidth: 150 }}
+        />
+        <PickOne
+          label="Noise around"
+          value={value.surroundings}
+          options={named(Object.keys(SURROUNDINGS) as Surroundings[])}
+          onPick={set('surroundings')}
+          sx={{ minWidth: 140 }}
+        />
+        <PickOne
+          label="About the base"
+          value={value.baseStands}
+          options={stands(ends.baseM)}
+          onPick={set('baseStands')}
+          sx={{ minWidth: 230 }}
+        />
+        <PickOne
+          label="About the far end"
+          value={value.farStands}
+          options={stands(ends.farM)}
+          onPick={set('farStands')}
+          sx={{ minWidth: 230 }}
+        />
+      </Box>
+      <Fold title="Margin, spread and bending">
+        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 1.5 }}>
+          <Figure
+            label="Agreed copy over 12 dB SINAD"
+            unit="dB"
+            value={value.copyDb}
+            range={{ min: -20, max: 60 }}
+            onChange={set('copyDb')}
+          />
+          <Figure
+            label="Spread from place to place"
+            unit="dB"
+            value={value.spreadDb}
+            range={{ min: 1, max: 20 }}
+            onChange={set('spreadDb')}
+          />
+          <Figure
+            label="Bending of the ray, k"
+            unit=""
+            value={value.k}
+            range={{ min: 0.3, max: 10 }}
+            onChange={set('k')}
+          />
+        </Box>
+      </Fold>
+    </>
   )
 }

@@ -7,10 +7,17 @@ import { useMemo, useRef } from 'react'
 import type { Link } from '@/core/kit'
 import { AVERAGE_GROUND, effectiveRadiusKm } from '@/core/propagation'
 import { pathOver, predictBoth, sightEnds, type PredictionSettings } from '@/core/reach'
-import { clearingHeightM, mastForLoss, pathClearance, type GroundProfile } from '@/core/terrain'
+import {
+  clearingHeightM,
+  mastForLoss,
+  pathClearance,
+  inSightHeightM,
+  type GroundProfile,
+} from '@/core/terrain'
 import { distanceText, heightText, type Units } from '@/core/units'
 import { useWidth } from '@/ui/shell/useWidth'
 import { ExpectedThere } from './ExpectedThere'
+import { mastWords } from './mastWords'
 import { ProfileDrawing } from './ProfileDrawing'
 
 interface Props {
@@ -31,23 +38,6 @@ interface Props {
 
 /** The loss at which the ground just touches the sight line. */
 const TOUCHING_DB = 6
-
-/** Masts higher than this are not spoken of, m. */
-const MAX_MAST_M = 120
-
-/** What mast would clear the ground, and what would make it bearable. */
-function mastWords(clearsM: number, touchesM: number | null, at: string, units: Units): string {
-  const show = (m: number) => heightText(Math.max(1, Math.ceil(m)), units)
-  const clears =
-    clearsM > MAX_MAST_M
-      ? `No mast that can be carried at ${at} clears it`
-      : `A mast of ${show(clearsM)} at ${at} would clear it`
-  const bears =
-    touchesM === null || touchesM > MAX_MAST_M
-      ? 'none brings the loss of the ground to 6 dB'
-      : `${show(touchesM)} bring the loss of the ground to 6 dB`
-  return `${clears}; ${bears}.`
-}
 
 /** What woods on the way take. */
 function woodWords(
@@ -100,7 +90,10 @@ export function ProfilePanel({
     }
     return {
       clearance: pathClearance(profile, nearM, farM, frequencyMHz, settings.k),
-      clears: clearingHeightM(profile, farM, frequencyMHz, settings.k),
+      clears: {
+        near: clearingHeightM(profile, farM, frequencyMHz, settings.k),
+        far: inSightHeightM(profile, nearM, settings.k),
+      },
       touches: mastForLoss(profile, farM, path, TOUCHING_DB),
     }
   }, [profile, known, nearM, farM, frequencyMHz, settings.k])
@@ -163,8 +156,8 @@ export function ProfilePanel({
                   : `Shadowed: ${heightText(Math.max(1, Math.round(found.clearance.overM)), units)} of ground in the way.`}
             </b>{' '}
             {woodWords(links, profile, settings, { nearM, farM }, units)}
-            {mastWords(found.clears, found.touches, baseName, units)} Drag an antenna, or use the arrow keys
-            on it.
+            {mastWords(found.clears, found.touches, baseName, farName, units)} Drag an antenna, or use the
+            arrow keys on it.
           </Box>
           <ExpectedThere {...{ links, profile, settings }} heights={tried ? { nearM, farM } : null} />
         </Box>

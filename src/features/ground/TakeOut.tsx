@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import { placedOf } from '@/core/geo'
 import type { MapContents } from '@/core/formats'
 import type { AreaRow } from '@/data/areas'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
@@ -20,17 +21,14 @@ interface Props {
 function mapContents({ trialName, site, sites, legs, areas }: Props): MapContents {
   return {
     name: trialName,
-    places: [...(site ? [site] : []), ...sites].flatMap((s) =>
-      s.lat !== null && s.lon !== null ? [{ name: s.name, role: s.role, lat: s.lat, lon: s.lon }] : [],
-    ),
+    places: placedOf([...(site ? [site] : []), ...sites]).map(({ name, role, lat, lon }) => ({
+      name,
+      role,
+      lat,
+      lon,
+    })),
     tracks: legs.filter((l) => l.track.length > 1).map((l) => ({ name: l.name, points: l.track })),
-    marks: legs
-      .flatMap((l) => l.marks)
-      .flatMap((m) =>
-        m.lat !== null && m.lon !== null
-          ? [{ name: m.name, legName: m.legName, distanceM: m.distanceM, lat: m.lat, lon: m.lon }]
-          : [],
-      ),
+    marks: legs.flatMap((l) => placedOf(l.marks)),
     areas,
   }
 }

@@ -2,7 +2,8 @@
 
 import { inverse } from '@/core/geo'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
-import { id, record } from '@/core/schema'
+import { predictionRecord } from '@/core/reach/predictionRecord'
+import { flag, id, record } from '@/core/schema'
 import {
   addAreas,
   addLegToTrial,
@@ -22,13 +23,17 @@ import {
   placeBase,
   removeLeg,
   takeKeptLeg,
+  takeGround,
   takeLegOfPlace,
+  setFlatGround,
+  setPrediction,
 } from '@/data'
 import { act } from '@/server/act'
 import {
   areaEditSchema,
   areasSchema,
   bareBaseSchema,
+  chosenGround,
   baseSchema,
   legSchema,
   measuredSchema,
@@ -162,4 +167,23 @@ export async function dropArea(areaId: string): Promise<Outcome> {
 
 export async function dropBackdrop(backdropId: string): Promise<Outcome> {
   return act(one, { id: backdropId }, (v) => deleteBackdrop(db(), v.id))
+}
+
+/** Has a piece of ground count in a trial, or not. */
+export async function chooseGround(chosen: unknown): Promise<Outcome> {
+  return act(chosenGround, chosen, (v) => takeGround(db(), v.trialId, v.kind, v.ofId, v.used))
+}
+
+/** Has a trial count as on flat ground. */
+export async function chooseFlatGround(chosen: unknown): Promise<Outcome> {
+  return act(record({ ...ofTrial, flat: flag().required() }), chosen, (v) =>
+    setFlatGround(db(), v.trialId, v.flat),
+  )
+}
+
+/** Keeps what a trial's predictions take for granted. */
+export async function keepPrediction(chosen: unknown): Promise<Outcome> {
+  return act(record({ ...ofTrial, settings: predictionRecord.required() }), chosen, (v) =>
+    setPrediction(db(), v.trialId, v.settings),
+  )
 }

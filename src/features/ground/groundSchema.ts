@@ -159,6 +159,7 @@ export const siteSchema = record(siteFields(openFigure))
 /** Where a grid lies and how it is made. */
 export const gridPlaceRecord = record({
   name: text(MAX_LETTERS.fileName).required(),
+  ofTrial: text(MAX_LETTERS.id).nullable(),
   width: figure().integer().min(2).required(),
   height: figure().integer().min(2).required(),
   west: figure().min(-181).max(181).required(),
@@ -167,3 +168,11 @@ export const gridPlaceRecord = record({
   stepLat: figure().moreThan(0).max(10).required(),
   scaleM: figure().oneOf([0.1, 1]).required(),
 }).test('cells', `At most ${MAX_CELLS} cells`, (v) => v.width * v.height <= MAX_CELLS)
+
+/** A piece of ground that counts in a trial, or does not. */
+export const chosenGround = record({
+  trialId: id(),
+  kind: oneOf(['grid', 'area', 'backdrop']),
+  ofId: id(),
+  used: flag().required(),
+})

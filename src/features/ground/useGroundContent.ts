@@ -1,7 +1,7 @@
 'use client'
 
 import { useMemo } from 'react'
-import type { Place } from '@/core/geo'
+import { placedOf, type Place } from '@/core/geo'
 import type { MarkPrediction } from '@/core/reach'
 import type { Units } from '@/core/units'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
@@ -15,12 +15,7 @@ export interface PlacedMark extends Place {
 /** The marks that have coordinates. */
 export function usePlacedMarks(legs: LegWithMarks[]): PlacedMark[] {
   return useMemo(
-    () =>
-      legs
-        .flatMap((l) => l.marks)
-        .flatMap((m) =>
-          m.lat !== null && m.lon !== null ? [{ id: m.id, name: m.name, lat: m.lat, lon: m.lon }] : [],
-        ),
+    () => legs.flatMap((l) => placedOf(l.marks)).map(({ id, name, lat, lon }) => ({ id, name, lat, lon })),
     [legs],
   )
 }
@@ -39,11 +34,7 @@ export function useGroundContent(
       base,
       legs: legs.filter((l) => l.track.length > 1).map((l) => ({ name: l.name, track: l.track })),
       marks: placed.map((m) => ({ ...m, kind: predictions.find((o) => o.mark.id === m.id)?.kind ?? null })),
-      sites: sites.flatMap((s) =>
-        s.lat !== null && s.lon !== null
-          ? [{ id: s.id, name: s.name, role: s.role, doubtM: s.doubtM, lat: s.lat, lon: s.lon }]
-          : [],
-      ),
+      sites: placedOf(sites),
       farthestM: Math.max(500, ...legs.flatMap((l) => l.marks).map((m) => m.distanceM)),
       units,
     }),

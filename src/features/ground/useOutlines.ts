@@ -6,7 +6,7 @@ import type { OutlinePoint, PredictionSettings } from '@/core/reach'
 import { useAnswer, type Answer } from '@/ui/answers/useAnswer'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 import type { MapOutline } from '@/ui/map/areaDrawing'
-import { looksOf, rigLook } from '@/ui/theme/palette'
+import { looksNow } from '@/ui/theme/looksNow'
 
 interface Asked {
   worker: TerrainWorker | null
@@ -32,16 +32,6 @@ export function useOutlines(wanted: boolean, asked: Asked): Answer<MapOutline[]>
 
 /** Outlines with the looks of their links. */
 function drawn(links: Link[], points: OutlinePoint[][]): MapOutline[] {
-  const looks = looksOf(links.map((l) => l.letter))
-  const css = getComputedStyle(document.documentElement)
-  return links.map((l, i) => {
-    const { hue, dash } = rigLook(looks[i]!)
-    return {
-      letter: l.letter,
-      name: l.name,
-      hue: css.getPropertyValue(hue.slice(4, -1)).trim(),
-      dash: dash === '' ? [] : dash.split(' ').map(Number),
-      points: points[i]!,
-    }
-  })
+  const looks = looksNow(links.map((l) => l.letter))
+  return links.map((l, i) => ({ ...looks[i]!, name: l.name, points: points[i]! }))
 }

@@ -102,9 +102,20 @@ function Extent({ draft, checks }: { draft: TrialPlan; checks: number }) {
 }
 
 /** The plan: what is compared, what is held the same, what counts as heard, and every check still to make. */
-export function PlanStep({ trialId, revision, plan, initial, rigs, runs, ground, units }: Props) {
-  const [input, setInput] = useState(initial)
+export function PlanStep(props: Props) {
+  // Outlives the form, which begins anew from what was saved.
   const [saved, setSaved] = useState(false)
+  return <PlanForm key={props.revision} {...props} saved={saved} setSaved={setSaved} />
+}
+
+interface FormProps extends Props {
+  saved: boolean
+  setSaved: (saved: boolean) => void
+}
+
+function PlanForm(props: FormProps) {
+  const { trialId, revision, plan, initial, rigs, runs, ground, units, saved, setSaved } = props
+  const [input, setInput] = useState(initial)
   const action = useAction()
   const set = <K extends keyof PlanInput>(key: K, value: PlanInput[K]) => {
     setInput((old) => ({ ...old, [key]: value }))

@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import { useEffect, useRef, useState } from 'react'
 import { useAnswer } from '@/ui/answers/useAnswer'
+import { useSettled } from '@/ui/answers/useSettled'
 
 /** One is asked for at a time, so that whoever opens a trial meanwhile hardly waits. */
 let last: Promise<unknown> = Promise.resolve()
@@ -20,7 +21,7 @@ async function leadOf(trialId: string, signal: AbortSignal): Promise<string> {
   return ((await answer.json()) as { lead: string }).lead
 }
 
-/** What a trial found, once it is seen; nothing until it is worked out. */
+/** What a trial found, once it is seen; until it is worked out, the place that most sentences take. */
 export function TrialAnswer({ trialId }: { trialId: string }) {
   const box = useRef<HTMLSpanElement>(null)
   const [seen, setSeen] = useState(false)
@@ -32,9 +33,20 @@ export function TrialAnswer({ trialId }: { trialId: string }) {
     return () => watch.disconnect()
   }, [])
   const answer = useAnswer(seen ? [trialId] : null, ([id], signal) => inTurn(() => leadOf(id, signal)))
+  const lead = useSettled(answer.value)
   return (
-    <Box component="span" ref={box} sx={{ display: 'block', minHeight: '1.5em', mt: 0.5, fontWeight: 700 }}>
-      {answer.at === 'there' && answer.value}
+    <Box
+      component="span"
+      ref={box}
+      sx={{
+        display: 'block',
+        minHeight: { xs: '6em', sm: '3em' },
+        mt: 0.5,
+        lineHeight: 1.5,
+        fontWeight: 700,
+      }}
+    >
+      {lead}
     </Box>
   )
 }

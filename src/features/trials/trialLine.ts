@@ -1,17 +1,16 @@
-import { answersAnything } from '@/core/findings'
 import { countText } from '@/core/units'
-import { needsMarks, plannedChecks, schedule, type RunLog } from '@/core/trial'
+import { needsMarks, plannedChecks } from '@/core/trial'
 import {
   lettersOf,
   listRuns,
-  logOf,
   openTrial,
   planOf,
+  whileUnchanged,
   type Db,
   type OpenTrial,
-  type RunRow,
   type TrialRow,
 } from '@/data'
+import { runStateOf, type RunState } from './runState'
 import type { TrialLine } from './trialLineType'
 
 /** Where a trial stands: its steps in a few words each. Shared by the list and the rail. */
@@ -21,33 +20,67 @@ export interface TrialState {
   plan: string
   field: string
   findings: string
+  reach: string
   /** The run that counts: the newest not voided, or null. */
-  run: { row: RunRow; log: RunLog; done: number; total: number } | null
+  run: (RunState & { startedAt: string }) | null
 }
 
-export function trialState(db: Db, open: OpenTrial): TrialState {
-  const rows = listRuns(db, open.trial.id)
-  const runs = rows.map((row) => ({ row, log: logOf(db, row.id) }))
-  const counting = runs.find((r) => r.log.state !== 'voided') ?? null
-  const rigs = lettersOf(db, open.trial.id).size
-  const marks = open.legs.reduce((s, l) => s + l.marks.length, 0)
-  const checks = plannedChecks(planOf(open)).length
-  const all = counting ? schedule(counting.row.plan, counting.log) : []
-  const done = all.filter((c) => c.state !== 'to do').length
+/** What of a trial has nothing to do with its log. */
+interface Standing {
+  kit: string
+  ground: string
+  plan: string
+  /** The base has coordinates. */
+  placed: boolean
+  links: number
+  /** What it wants next while it has no run. */
+  next: string
+  /** The newest first. */
+  runs: { id: string; startedAt: string }[]
+}
+
+const standing = (db: Db, id: string): Standing =>
+  whileUnchanged(db, `standing of ${id}`, () => {
+    const open = openTrial(db, id)!
+    const rigs = lettersOf(db, id).size
+    const marks = open.legs.reduce((s, l) => s + l.marks.length, 0)
+    const checks = plannedChecks(planOf(open)).length
+    return {
+      kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : 'no rigs yet',
+      ground: open.site
+        ? `${countText(open.legs.length, 'leg')}, ${countText(marks, 'mark')}`
+        : 'no base yet',
+      plan: checks > 0 ? countText(checks, 'check') : planWords(open),
+      placed: open.site?.lat != null,
+      links: open.links.length,
+      next: nextOf(open, rigs),
+      runs: listRuns(db, id).map((r) => ({ id: r.id, startedAt: r.startedAt })),
+    }
+  })
+
+export function trialState(db: Db, trialId: string): TrialState {
+  const { kit, ground, plan, placed, links, runs } = standing(db, trialId)
+  const counting =
+    runs
+      .map(({ id, startedAt }) => ({ startedAt, ...runStateOf(db, id) }))
+      .find((r) => r.state !== 'voided') ?? null
   return {
-    kit: rigs > 0 ? `${countText(rigs, 'rig')} in it` : 'no rigs yet',
-    ground: open.site ? `${countText(open.legs.length, 'leg')}, ${countText(marks, 'mark')}` : 'no base yet',
-    plan: checks > 0 ? countText(checks, 'check') : planWords(open),
+    kit,
+    ground,
+    plan,
     field: counting
-      ? `${done} of ${countText(all.length, 'check')}`
-      : rows.length > 0
+      ? `${counting.done} of ${countText(counting.total, 'check')}`
+      : runs.length > 0
         ? 'run voided'
         : 'no run yet',
-    findings:
-      counting && answersAnything(counting.log)
-        ? countText(open.links.length, 'rig') + ' compared'
-        : 'nothing logged',
-    run: counting && { ...counting, done, total: all.length },
+    findings: counting?.answers === true ? countText(links, 'rig') + ' compared' : 'nothing logged',
+    reach:
+      !placed || links === 0
+        ? 'no map yet'
+        : counting?.answers === true
+          ? 'corrected by the log'
+          : 'the prediction alone',
+    run: counting,
   }
 }
 
@@ -58,8 +91,8 @@ function planWords({ trial, links }: OpenTrial): string {
 }
 
 /** What a trial without a run wants next. */
-function nextOf(db: Db, open: OpenTrial): string {
-  if (lettersOf(db, open.trial.id).size === 0) return 'bring the rigs together that are compared.'
+function nextOf(open: OpenTrial, rigs: number): string {
+  if (rigs === 0) return 'bring the rigs together that are compared.'
   if (open.links.length === 0) return 'say what is compared.'
   if (needsMarks(open.trial.way) && open.legs.every((l) => l.marks.length === 0))
     return 'set marks to stop at.'
@@ -68,9 +101,9 @@ function nextOf(db: Db, open: OpenTrial): string {
 
 /** A trial as the list shows it. */
 export function trialLine(db: Db, trial: TrialRow): TrialLine {
-  const open = openTrial(db, trial.id)!
-  const { run, plan } = trialState(db, open)
-  const answers = run !== null && answersAnything(run.log)
+  const { links, next } = standing(db, trial.id)
+  const { run, plan } = trialState(db, trial.id)
+  const answers = run?.answers === true
   const base = {
     id: trial.id,
     name: trial.name,
@@ -79,23 +112,22 @@ export function trialLine(db: Db, trial: TrialRow): TrialLine {
     next: null,
     archived: trial.archivedAt !== null,
     begunAt: trial.createdAt,
-    workedAt: run && run.row.startedAt > trial.createdAt ? run.row.startedAt : trial.createdAt,
+    workedAt: run && run.startedAt > trial.createdAt ? run.startedAt : trial.createdAt,
   }
   if (!run)
     return {
       ...base,
-      state: open.links.length > 0 ? `planned, ${plan}` : 'begun',
-      next: nextOf(db, open),
-      step: open.links.length > 0 ? 'plan' : 'kit',
+      state: links > 0 ? `planned, ${plan}` : 'begun',
+      next,
+      step: links > 0 ? 'plan' : 'kit',
     }
-  if (run.log.state === 'going' && (run.done < run.total || run.total === 0))
+  if (run.state === 'going' && (run.done < run.total || run.total === 0))
     return {
       ...base,
       state: run.total > 0 ? `${run.done} of ${run.total} checks made` : 'going on',
       step: 'field',
     }
-  const { checks, events } = run.log
-  const held =
-    checks.length > 0 ? countText(checks.length, 'check') : countText(events.length, 'entry', 'entries')
+  const { checks, events } = run
+  const held = checks > 0 ? countText(checks, 'check') : countText(events, 'entry', 'entries')
   return { ...base, state: `finished, ${held}`, step: 'findings' }
 }

@@ -23,6 +23,7 @@ import {
   type MapOutline,
 } from './areaDrawing'
 import { backdropLayer, type MapBackdrop } from './backdropLayer'
+import { coverageLayers, worthLayers, type MapCoverage } from './coverageDrawing'
 import {
   at,
   colours,
@@ -38,18 +39,22 @@ import { groundLayer, pictureLayer, type LoadedGround, type Picture } from './re
 import { NorthArrow } from './NorthArrow'
 import { useAreaDrawing, useLatest, useMeasuring } from './useDrawing'
 import { useLayers } from './useLayers'
-import { useMarkDragging, useOlMap } from './useOlMap'
+import { useFitted, useFittedBox, useMarkDragging, useOlMap } from './useOlMap'
 
 export interface GroundMapProps {
   content: MapContent
   /** Ground to be painted under it all; null for none. */
   ground: Pick<LoadedGround, 'worker' | 'ids'> | null
   areas: MapArea[]
+  /** Where something lies that is to be seen: they are outlined, and the map goes there. */
+  extents: MapArea[]
   outlines: MapOutline[]
   /** A map of the user's own in place of relief and contours; null for none. */
   backdrop: MapBackdrop | null
   /** What is in sight, laid over the relief; null for none. */
   sight: Picture | null
+  /** What is covered, over the relief too; null for none. */
+  coverage?: MapCoverage | null
   /** A place that is looked at: a ring is drawn round it. */
   target: Place | null
   label: string
@@ -62,10 +67,16 @@ export interface GroundMapProps {
   onPointer: (place: Place | null) => void
   onPick: (place: Place) => void
   onMoveMark: (markId: string, place: Place) => void
+  /** What the map goes to, in place of what is drawn: west, south, east, north, degrees. */
+  fit?: readonly [number, number, number, number] | null
+  /** Marks stay where they are. */
+  fixedMarks?: boolean
 }
 
 /** The relief shows through what is in sight. */
 const SIGHT_OPACITY = 0.45
+
+const UNKNOWN = 'repeating-linear-gradient(135deg, var(--raised) 0 7px, var(--rule) 7px 8px)'
 
 const source = (features: Feature[]) => new VectorSource({ features })
 
@@ -73,7 +84,8 @@ const source = (features: Feature[]) => new VectorSource({ features })
 export function GroundMap(props: GroundMapProps) {
   const element = useRef<HTMLDivElement>(null)
   const latest = useLatest(props)
-  const { content, ground, areas, outlines, backdrop, sight, target, measuring, drawing } = props
+  const { content, ground, areas, extents, outlines, backdrop, sight, coverage = null } = props
+  const { target, measuring, drawing } = props
   const units = content.units
   // Colours are read when layers are made, so they are made anew when the system turns dark or light.
   const night = useNight()
@@ -91,6 +103,10 @@ export function GroundMap(props: GroundMapProps) {
   useLayers(map, under, 0)
   const seen = useMemo(() => (sight ? [pictureLayer(sight, SIGHT_OPACITY)] : []), [sight])
   useLayers(map, seen, 20)
+  const covered = useMemo(() => (coverage ? coverageLayers(coverage, inks) : []), [coverage, inks])
+  useLayers(map, covered, 30)
+  const worths = useMemo(() => (coverage ? worthLayers(coverage, inks) : []), [coverage, inks])
+  useLayers(map, worths, 180)
   const stands = useMemo(
     () => [
       new VectorLayer({ source: source(areaFeatures(areas, inks)) }),
@@ -103,6 +119,19 @@ export function GroundMap(props: GroundMapProps) {
     [areas, outlines, inks],
   )
   useLayers(map, stands, 50)
+  const outlined = useMemo(
+    () =>
+      extents.length === 0
+        ? []
+        : [
+            new VectorLayer({
+              source: source([...areaFeatures(extents, inks), ...areaLabels(extents, inks)]),
+            }),
+          ],
+    [extents, inks],
+  )
+  useLayers(map, outlined, 60)
+  useFitted(map, outlined)
 
   const { layers, marked, drawn } = useMemo(() => {
     const marks = markFeatures(content, inks)
@@ -128,6 +157,7 @@ export function GroundMap(props: GroundMapProps) {
   useLayers(map, layers, 100)
 
   useMarkDragging(map, content, marked, drawn, latest)
+  useFittedBox(map, props.fit ?? null)
 
   const ring = useMemo(() => {
     if (!target) return []
@@ -149,7 +179,8 @@ export function GroundMap(props: GroundMapProps) {
         style={{
           width: '100%',
           height: props.height ?? 440,
-          background: ground && !backdrop ? 'var(--map-water)' : 'var(--raised)',
+          // Beyond what is known: neither land nor sea.
+          background: ground && !backdrop ? UNKNOWN : 'var(--raised)',
           border: '1px solid var(--rule)',
         }}
       />

@@ -8,8 +8,9 @@ import Style from 'ol/style/Style'
 import type { Place } from '@/core/geo'
 import type { Rings } from '@/core/terrain'
 import { at, label, type Colours } from './mapDrawing'
+import { tilePattern } from './tilePattern'
 
-/** An area on the map: what stands there, or ground to be covered. */
+/** An area on the map: what stands there, ground to be covered, or where a file lies that was looked at. */
 export interface MapArea {
   id: string
   name: string
@@ -61,17 +62,7 @@ const STAMPS: Record<string, Stamp> = {
 
 function pattern(kind: string, ink: string): CanvasPattern | null {
   const stamp = STAMPS[kind]
-  if (!stamp) return null
-  const canvas = document.createElement('canvas')
-  canvas.width = TILE_PX
-  canvas.height = TILE_PX
-  const c = canvas.getContext('2d')!
-  c.strokeStyle = ink
-  c.fillStyle = ink
-  c.globalAlpha = 0.62
-  c.lineWidth = 1.3
-  stamp(c, TILE_PX)
-  return c.createPattern(canvas, 'repeat')
+  return stamp ? tilePattern(TILE_PX, ink, { alpha: 0.62, linePx: 1.3 }, stamp) : null
 }
 
 /** A light edge that lifts a line off the relief. */
@@ -86,6 +77,12 @@ export function areaFeatures(areas: readonly MapArea[], c: Colours): Feature[] {
       f.setStyle(
         new Style({ zIndex: 1, stroke: new Stroke({ color: c.bad, width: 2.5, lineDash: [14, 6] }) }),
       )
+      return [under, f]
+    }
+    if (a.kind === 'looked at') {
+      const under = f.clone()
+      under.setStyle(casing(c))
+      f.setStyle(new Style({ zIndex: 1, stroke: new Stroke({ color: c.ink, width: 2.5 }) }))
       return [under, f]
     }
     const fill = pattern(a.kind, c.ink)

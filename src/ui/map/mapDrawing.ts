@@ -1,3 +1,4 @@
+import { createEmpty, extend, type Extent } from 'ol/extent'
 import { fromLonLat } from 'ol/proj'
 import Feature from 'ol/Feature'
 import LineString from 'ol/geom/LineString'
@@ -8,7 +9,7 @@ import RegularShape from 'ol/style/RegularShape'
 import Stroke from 'ol/style/Stroke'
 import Style from 'ol/style/Style'
 import Text from 'ol/style/Text'
-import { direct, type Place } from '@/core/geo'
+import { direct, inverse, type Place } from '@/core/geo'
 import type { Clearance } from '@/core/terrain'
 import { distanceText, type Units } from '@/core/units'
 
@@ -130,6 +131,24 @@ export function markFeatures(content: MapContent, c: Colours): Feature<Point>[] 
   })
 }
 
+/** What lies beyond what the map is about, and is not to widen it. */
+const BEYOND = 'beyond'
+
+/** The part of the map to be shown: all that is drawn, other sites only as far as twice the farthest mark. */
+export function shownExtent(features: readonly Feature[]): Extent {
+  const all = createEmpty()
+  for (const f of features) if (f.get(BEYOND) !== true) extend(all, f.getGeometry()!.getExtent())
+  return all
+}
+
+/** Marks features of a site that lies beyond. */
+function asFarAs<T extends Feature>(content: MapContent, site: Place, features: T[]): T[] {
+  const { base, legs, farthestM } = content
+  const isBeyond = base !== null && legs.length > 0 && inverse(base, site).distanceM > 2 * farthestM
+  for (const f of features) f.set(BEYOND, isBeyond)
+  return features
+}
+
 export function siteFeatures(content: MapContent, c: Colours): Feature[] {
   const sites = content.sites.flatMap((s) => {
     const f = new Feature(new Point(at(s)))
@@ -140,10 +159,10 @@ export function siteFeatures(content: MapContent, c: Colours): Feature[] {
       stroke: new Stroke({ color: c.ink, width: 2 }),
     })
     f.setStyle(new Style({ zIndex: 2, image }))
-    if (!s.doubtM) return [f]
+    if (!s.doubtM) return asFarAs(content, s, [f])
     const doubt = new Feature(ring(s, s.doubtM))
     doubt.setStyle(new Style({ stroke: new Stroke({ color: c.accent, width: 2, lineDash: [6, 5] }) }))
-    return [doubt, f]
+    return asFarAs(content, s, [doubt, f])
   })
   if (!content.base) return sites
   const base = new Feature(new Point(at(content.base)))

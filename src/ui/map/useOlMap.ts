@@ -4,14 +4,14 @@ import View from 'ol/View'
 import type Feature from 'ol/Feature'
 import ScaleLine from 'ol/control/ScaleLine'
 import { defaults as defaultControls } from 'ol/control/defaults'
-import { extend } from 'ol/extent'
 import type Point from 'ol/geom/Point'
+import { transformExtent } from 'ol/proj'
 import Translate from 'ol/interaction/Translate'
 import type VectorLayer from 'ol/layer/Vector'
 import type VectorSource from 'ol/source/Vector'
 import type { Place } from '@/core/geo'
 import type { Units } from '@/core/units'
-import type { MapContent } from './mapDrawing'
+import { shownExtent, type MapContent } from './mapDrawing'
 import { placeAt } from './useDrawing'
 
 /** What the map tells of the pointer, as it is now. */
@@ -21,6 +21,7 @@ interface Heard {
   onPointer: (place: Place | null) => void
   onPick: (place: Place) => void
   onMoveMark: (markId: string, place: Place) => void
+  fixedMarks?: boolean
 }
 type Latest = RefObject<Heard>
 
@@ -74,16 +75,17 @@ export function useMarkDragging(
   useEffect(() => {
     if (!map) return
     // It is added anew with the marks, ahead of whatever else listens: it must leave measuring alone.
-    const condition = () => !latest.current.measuring && !latest.current.drawing
+    const condition = () =>
+      !latest.current.measuring && !latest.current.drawing && latest.current.fixedMarks !== true
     const drag = new Translate({ layers: [marked], hitTolerance: 4, condition })
     drag.on('translateend', (e) => {
       const moved = e.features.item(0) as Feature<Point>
       latest.current.onMoveMark(String(moved.getId()), placeAt(moved.getGeometry()!.getCoordinates()))
     })
     map.addInteraction(drag)
-    const extent = extend([...drawn.getExtent()!], marked.getSource()!.getExtent()!)
+    const extent = shownExtent([...drawn.getFeatures(), ...marked.getSource()!.getFeatures()])
     const key = `${content.base?.lat} ${content.legs.map((l) => l.name).join()} ${content.sites.length}`
-    if (extent && Number.isFinite(extent[0]) && fitted.current !== key) {
+    if (Number.isFinite(extent[0]) && fitted.current !== key) {
       fitted.current = key
       map.getView().fit(extent, { padding: [48, 48, 48, 48], maxZoom: 16 })
     }
@@ -91,4 +93,23 @@ export function useMarkDragging(
       map.removeInteraction(drag)
     }
   }, [map, content, marked, drawn, latest])
+}
+
+/** The map goes to what is drawn on a layer, once for each that comes. */
+export function useFitted(map: OlMap | null, layers: readonly VectorLayer[]): void {
+  useEffect(() => {
+    const extent = layers[0]?.getSource()?.getExtent()
+    if (!map || !extent || !extent.every(Number.isFinite)) return
+    map.getView().fit(extent, { padding: [40, 40, 40, 40], maxZoom: 15, duration: 250 })
+  }, [map, layers])
+}
+
+/** The map shows a box, degrees: west, south, east, north. */
+export function useFittedBox(map: OlMap | null, box: readonly [number, number, number, number] | null): void {
+  useEffect(() => {
+    if (!map || !box) return
+    map
+      .getView()
+      .fit(transformExtent([...box], 'EPSG:4326', 'EPSG:3857'), { padding: [8, 8, 8, 8], maxZoom: 16 })
+  }, [map, box])
 }

@@ -27,6 +27,23 @@ export function Refused({
   )
 }
 
+/** In the place of every page: the database cannot be used, and what is right then. */
+export function NoDatabase({ why }: { why: string }) {
+  return (
+    <Box component="main" sx={{ maxWidth: 720, mx: 'auto', px: 2, py: 6 }}>
+      <Typography variant="h1" component="h1" sx={{ mb: 2 }}>
+        The database cannot be used
+      </Typography>
+      <Box role="alert" sx={{ borderLeft: '6px solid var(--bad)', pl: 2, overflowWrap: 'anywhere' }}>
+        {why}
+      </Box>
+      <Box sx={{ mt: 2, color: 'var(--soft)' }}>
+        What telephones log stays on them, and comes here afterwards.
+      </Box>
+    </Box>
+  )
+}
+
 /** An empty state: what the step is for and the one action that starts it. */
 export function Empty({
   title,

@@ -29,6 +29,7 @@ const leg = (legId: string, far: number, chance: number): LegGround => ({
 const ground: PlanGround = {
   baseGroundM: 5,
   baseAntennaM: 8,
+  correctedBy: null,
   expected: [],
   legs: [leg('a', 4000, 0.2), leg('b', 2000, 0.8)],
 }

@@ -34,7 +34,7 @@ const items: [string, React.ReactNode][] = [
       strokeDasharray="2 2.2"
     />,
   ],
-  ['predicted before the day', <path key="p" d="M0 2L18 9L0 16Z" fill="var(--ink)" opacity="0.2" />],
+  ['expected', <path key="p" d="M0 2L18 9L0 16Z" fill="var(--ink)" opacity="0.2" />],
   ['reach', <path key="p" d="M1 9H17M8 3h4v12h-4" fill="none" stroke="var(--accent)" strokeWidth="2.5" />],
 ]
 

@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box'
-import { SMOOTH_GROUND_ASSUMES } from '@/core/reach'
+import { SMOOTH_GROUND_ASSUMES, stateWords } from '@/core/reach'
 import { distanceText, type Units } from '@/core/units'
 import { Quiet } from '@/ui/shell/Quiet'
 import type { Post, StripModel } from './model'
@@ -14,9 +14,9 @@ export function StripNote({ model }: { model: StripModel }) {
         'Nothing is predicted before the day: below 30 MHz the ground wave and the sky rule, and no model of the ground tells the level.'
       ) : model.ground ? (
         <>
-          Predicted before the day: over this ground, diffraction by ITU-R P.526, 10 dB for what stands about
-          the ends, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question, 8 dB of spread.
-          The log will correct it.
+          {stateWords(model.ground.correctedBy)} Over this ground, diffraction by ITU-R P.526, what stands
+          about the ends by P.2108, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question.
+          {model.ground.correctedBy === null && ' The log will correct it.'}
         </>
       ) : (
         <>

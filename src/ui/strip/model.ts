@@ -56,7 +56,8 @@ export interface StripModel {
   /** Each post stands for several checks. */
   thin?: boolean
   /** The ground under the legs shown; null where it is not known. */
-  ground: { baseGroundM: number; baseAntennaM: number; legs: LegGround[] } | null
+  ground:
+    ({ baseGroundM: number; legs: LegGround[] } & Pick<PlanGround, 'baseAntennaM' | 'correctedBy'>) | null
 }
 
 /** Where a reading stands between the weakest and the strongest that its kind knows, 0 to 1. */
@@ -140,7 +141,12 @@ export function stripModel(
     ground:
       ground?.baseGroundM != null &&
       legs.some((l) => (l.ground.at(-1)?.distanceM ?? 0) > MIN_KNOWN * farthestM)
-        ? { baseGroundM: ground.baseGroundM, baseAntennaM: ground.baseAntennaM, legs }
+        ? {
+            baseGroundM: ground.baseGroundM,
+            baseAntennaM: ground.baseAntennaM,
+            correctedBy: ground.correctedBy,
+            legs,
+          }
         : null,
     lanes: plan.links.map((link) => ({
       id: link.id,

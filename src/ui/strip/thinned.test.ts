@@ -49,7 +49,10 @@ it('the ground keeps its ends and no more points than can be seen', () => {
   const ground = Array.from({ length: 1000 }, (_, i) => ({ distanceM: i * 5.004, heightM: i / 7 }))
   const leg = { legId: 'l', legName: 'l', ground, marks: [], chances: { a: [] }, knownToM: null }
   const few = model(Array.from({ length: 9 }, (_, i) => post(i)))
-  const drawn = thinned({ ...few, ground: { baseGroundM: 0, baseAntennaM: 8, legs: [leg] } }).ground!.legs[0]!
+  const drawn = thinned({
+    ...few,
+    ground: { baseGroundM: 0, baseAntennaM: 8, correctedBy: null, legs: [leg] },
+  }).ground!.legs[0]!
   expect(drawn.ground).toHaveLength(161)
   expect(drawn.ground[0]).toEqual({ distanceM: 0, heightM: 0 })
   expect(drawn.ground.at(-1)).toEqual({ distanceM: 4999, heightM: 142.7 })

@@ -11,6 +11,6 @@ export async function POST(request: Request) {
   const body = await bytesOf(request, MAX_FILE_BYTES)
   if (!body.ok)
     return refused('It is larger than 64 MB. Cut it to your ground, or leave out the finest levels.', 413)
-  const kept = storeBackdrop(db(), name, body.value)
+  const kept = await storeBackdrop(db(), name, body.value)
   return kept.ok ? Response.json({ id: kept.value }) : refused(messageOf(kept))
 }

@@ -11,17 +11,17 @@ const MAX_GRID_BYTES = 64e6
 
 /** Takes in a grid that the browser has read: where it lies in the address, its heights as the body. */
 export async function POST(request: Request) {
-  const { name, ...typed } = Object.fromEntries(new URL(request.url).searchParams)
+  const { name, ofTrial = null, ...typed } = Object.fromEntries(new URL(request.url).searchParams)
   // An address holds texts only.
   const numbers = Object.fromEntries(Object.entries(typed).map(([k, v]) => [k, v === '' ? v : Number(v)]))
-  const where = checked(gridPlaceRecord, { name, ...numbers })
+  const where = checked(gridPlaceRecord, { name, ofTrial, ...numbers })
   if (!where.ok) return refused(messageOf(where))
-  const { name: kept, ...place } = where.value
+  const { name: kept, ofTrial: only, ...place } = where.value
   const body = await bytesOf(request, MAX_GRID_BYTES)
   if (!body.ok) return refusedFor(body)
   const grid = unpackGrid(place, body.value)
   if (!grid)
     return refused(`The heights are not ${place.width} × ${place.height}: it was cut short on its way.`)
   if (grid.data.every((v) => v === VOID)) return refused('It holds no height at all, only voids.')
-  return Response.json({ id: storeGrid(db(), kept, grid) })
+  return Response.json({ id: storeGrid(db(), kept, grid, only ?? null) })
 }

@@ -262,11 +262,12 @@ describe('against the prediction', () => {
           key: linkKey(l),
           direction,
           levelDbm: medianLevel(l, direction, m.distanceM, bare),
+          marginDb: 20,
           chance: 0.9,
         })),
       ),
     )
-    const ground: PlanGround = { baseGroundM: 3, baseAntennaM: 8, legs: [], expected }
+    const ground: PlanGround = { baseGroundM: 3, baseAntennaM: 8, legs: [], expected, correctedBy: null }
     const found = (await breakdown(p, { ...FIELD, groundLossDb: 10, shadowDb: 3 }, ground)).prediction!
     for (const o of found.offsets) {
       expect(o.low).toBeLessThan(-6)

@@ -1,5 +1,5 @@
 import { linkKey } from '@/core/reach/linkKey'
-import type { PlanGround } from '@/core/reach/legGround'
+import { expectedAt, type PlanGround } from '@/core/reach/legGround'
 import { cellMiddle } from '@/core/stats/scales/levelCell'
 import { intervalRegression } from '@/core/stats/scales/intervalRegression'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
@@ -55,11 +55,11 @@ export function againstPrediction(
   cells: CellsById,
   ground: PlanGround,
 ): AgainstPrediction | null {
-  const expected = new Map(ground.expected.map((e) => [`${e.markId} ${e.key} ${e.direction}`, e]))
+  const expected = expectedAt(ground.expected)
   const links = new Map(input.links.map((l) => [l.id, l]))
   const of = (c: ReadCheck) => {
     const link = links.get(c.linkId)
-    return link && expected.get(`${c.markId} ${linkKey(link)} ${c.direction}`)
+    return link && expected(c.markId, linkKey(link), c.direction)
   }
   const isDisplay = (d: Direction) => input.scales[listenerOf(d)].kind === 'level'
   const rows = checks.flatMap((c) => {

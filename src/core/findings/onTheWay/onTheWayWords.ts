@@ -58,11 +58,11 @@ export function walkWords(plan: TrialPlan, log: RunLog, name: Name, leg: Name, u
   ]
 }
 
-/** What was said on quick switches, in a sentence; a few words carry no verdict by themselves. */
 /** "4 marks", or with other stations among them "6 listeners", each counted once. */
 export const placesText = (s: Pick<SaidOfPair, 'stations'>, count: number) =>
   countText(count, s.stations > 0 ? 'listener' : 'mark')
 
+/** What was said on quick switches, in a sentence; a few words carry no verdict by themselves. */
 export function saidWords(s: SaidOfPair, name: Name): string {
   const marks = s.better + s.alike + s.worse
   const counts = `${name(s.a)} better at ${s.better}, alike at ${s.alike}, ${name(s.b)} better at ${s.worse} of ${placesText(s, marks)}`

@@ -16,7 +16,6 @@ import {
   planeEarthLoss,
   sphericalEarthLoss,
   verticalHeightM,
-  woodsLoss,
   type DiffractionPath,
   type Profile,
 } from '..'
@@ -91,18 +90,11 @@ describe('diffraction by P.526', () => {
 })
 
 describe('median models', () => {
-  it('Egli, Hata, woods', () => {
+  it('Egli, Hata', () => {
     expect(egliLoss(150, 8, 10, 1.5)).toBeCloseTo(134.18, 2)
     expect(
       ['urban', 'suburban', 'open'].map((p) => Number(hataLoss(p as 'open', 450, 5, 30, 1.5).toFixed(2))),
     ).toEqual([143.18, 134.87, 117.22])
-    expect(woodsLoss(460, 80)).toBeCloseTo(14.03, 2)
-    expect(woodsLoss(1300, 30)).toBeCloseTo(10.59, 2)
-    expect(woodsLoss(1300, 10)).toBeCloseTo(4.85, 2)
-    expect(woodsLoss(460, 4000)).toBe(woodsLoss(460, 400))
-    expect(woodsLoss(155, 5000)).toBeLessThan(1.37 * 155 ** 0.42)
-    expect(woodsLoss(155, 0)).toBe(0)
-    expect(() => woodsLoss(460, -1)).toThrow(/depthM/)
     expect(() => egliLoss(150, 8, 0, 1)).toThrow(/above 0/)
     expect(() => hataLoss('open', 150, 8, 0, 1)).toThrow(/above 0/)
   })

@@ -16,6 +16,12 @@ export interface BullingtonPath {
   rules: number
 }
 
+/** Loss of the one edge that stands for a path of d km, and what is added with its length, dB. */
+export function edgeWithDistance(nu: number, d: number): number {
+  const edge = knifeEdgeLoss(nu)
+  return edge + (1 - Math.exp(-edge / 6)) * (10 + 0.02 * d)
+}
+
 /**
  * The Bullington part of the method of ITU-R P.526-15, dB.
  * @param nearM, farM antenna heights over the sea, m
@@ -69,6 +75,5 @@ export function bullingtonLoss(
       (nearM + steepest * db - (nearM * (d - db) + farM * db) / d) *
       Math.sqrt((0.002 * d) / (lambda * db * (d - db)))
   }
-  const edge = knifeEdgeLoss(nu)
-  return { lossDb: edge + (1 - Math.exp(-edge / 6)) * (10 + 0.02 * d), nu, inSight, rules }
+  return { lossDb: edgeWithDistance(nu, d), nu, inSight, rules }
 }

@@ -38,7 +38,7 @@ export function RunFileForm() {
         <FileDrop
           label="Drop a run’s file here"
           hint="Written by the field screen under More. Read in again it changes nothing."
-          accept=".json,.run.json"
+          accept=".reachrun,.json"
           onFiles={([f]) => f && void read(f.name, f.text)}
           onTooLarge={(name) => {
             setAbout(name)

@@ -9,7 +9,7 @@ import Typography from '@mui/material/Typography'
 import { format, parseISO } from 'date-fns'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { MAX_LETTERS } from '@/core/schema/limits'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
@@ -135,10 +135,12 @@ interface Props {
   ground: PlanGround | null
   rigs: { id: string; letter: string; name: string }[]
   units: Units
+  /** Who is out with them. */
+  out: ReactNode
 }
 
 /** The field step: runs of this trial, the progress of the one that counts, and a new one. */
-export function RunList({ trialId, runs, missing, fixable, current, ground, rigs, units }: Props) {
+export function RunList({ trialId, runs, missing, fixable, current, ground, rigs, units, out }: Props) {
   return (
     <>
       <PageHead
@@ -183,6 +185,11 @@ export function RunList({ trialId, runs, missing, fixable, current, ground, rigs
             {r.toDescribe.map((added) => (
               <DescribeRig key={added.linkId} runId={r.id} added={added} rigs={rigs} />
             ))}
+            {r.state === 'going' && (
+              <Button href={`/api/runs/${r.id}/file`} download aria-label={`Write ${r.name} to a file`}>
+                To a file
+              </Button>
+            )}
             <Button component={Link} href={`/trials/${trialId}/field/sheet?run=${r.id}`}>
               Log sheet
             </Button>
@@ -202,6 +209,7 @@ export function RunList({ trialId, runs, missing, fixable, current, ground, rigs
         ))}
       </Box>
       {current && <Progress {...current} ground={ground} units={units} />}
+      {runs.length > 0 && out}
       {missing ? (
         <Empty title="Nothing to log yet" action={null}>
           {missing}

@@ -2,8 +2,8 @@
 
 import Button from '@mui/material/Button'
 import { useEffect, useState } from 'react'
-import { deviceStore, keepPack, keptPack } from '../log/deviceStore'
-import { fetchRun } from '../log/wire'
+import { keptPack } from '../log/deviceStore'
+import { pageKept, takeRun } from '../device/takeRun'
 
 type State = 'not here' | 'working' | 'here' | 'no worker' | 'failed'
 
@@ -13,14 +13,6 @@ const WORDS: Record<State, string> = {
   here: 'on this device: opens with no network',
   'no worker': 'its log is here, but this browser keeps no pages: stay where the server is',
   failed: 'it could not be kept; free some space on this device',
-}
-
-/** Whether the page itself would open with no network. */
-async function pageKept(): Promise<boolean> {
-  if (!('serviceWorker' in navigator) || !('caches' in window)) return false
-  // The worker fills its store once; a first visit may have to wait for it.
-  await Promise.race([navigator.serviceWorker.ready, new Promise((r) => setTimeout(r, 10_000))])
-  return (await caches.match('/field', { ignoreSearch: true })) !== undefined
 }
 
 /**
@@ -38,10 +30,7 @@ export function TakeAlong({ runId, name }: { runId: string; name: string }) {
   const take = async () => {
     setState('working')
     try {
-      await navigator.storage?.persist?.()
-      const { pack, entries } = await fetchRun(runId)
-      await keepPack(pack)
-      await deviceStore().addHeld(entries)
+      await takeRun(runId)
       setState((await pageKept()) ? 'here' : 'no worker')
     } catch {
       setState('failed')

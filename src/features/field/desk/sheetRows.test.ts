@@ -83,6 +83,7 @@ describe('what was expected of a check', () => {
     ground: {
       baseGroundM: 4,
       baseAntennaM: 8,
+      correctedBy: null,
       expected: [],
       legs: [
         {

@@ -23,6 +23,8 @@ export interface FieldSettings {
   /** Identify every so many minutes, 0 for never. */
   identifyMinutes: number
   callSign: string
+  /** The desk sees where this device is. */
+  share: boolean
 }
 
 const USUAL: FieldSettings = {
@@ -38,11 +40,18 @@ const USUAL: FieldSettings = {
   missedMinutes: 0,
   identifyMinutes: 10,
   callSign: '',
+  share: false,
 }
 
 const KEY = 'field settings'
 /** What belongs to a run, and is as usual again in the next. */
-const OF_RUN = ['alone', 'vehicle', 'sendOnly', 'turnBack'] as const satisfies (keyof FieldSettings)[]
+const OF_RUN = [
+  'alone',
+  'vehicle',
+  'sendOnly',
+  'turnBack',
+  'share',
+] as const satisfies (keyof FieldSettings)[]
 const keyOfRun = (runId: string) => `${KEY} ${runId}`
 
 const listeners = new Set<() => void>()
@@ -89,4 +98,20 @@ export function useFieldSettings(runId: string): FieldSettings {
     () => read(runId),
     () => USUAL,
   )
+}
+
+/** Takes on where in a run the desk has put this device, once for each time that it does. */
+export function takePost(runId: string, post: Role | null): void {
+  if (post === null) return
+  const key = `post ${runId}`
+  try {
+    if (localStorage.getItem(key) === post) return
+    localStorage.setItem(key, post)
+    localStorage.setItem(KEY, JSON.stringify({ ...kept(KEY), role: post }))
+    localStorage.setItem(keyOfRun(runId), JSON.stringify({ ...kept(keyOfRun(runId)), alone: false }))
+  } catch {
+    return
+  }
+  held = null
+  listeners.forEach((l) => l())
 }

@@ -5,6 +5,7 @@ import { blindDraw } from '@/core/trial'
 import { countText } from '@/core/units'
 import { beforeLeg } from './beforeLeg'
 import { edgeWarning, type Prediction } from './edgeWarning'
+import { othersOf, silentFor } from './others'
 import { reminders } from './timers'
 import type { FieldSettings } from '../device/settings'
 import { useNow, type TabLock } from '../device/useDevice'
@@ -96,6 +97,13 @@ export function AlertBar({ handle, settings, positionTrouble, lock, prediction }
           r.words
         ),
     })
+  if (log.state === 'going' && settings.role === 'base' && !settings.alone)
+    for (const { device, minutes } of silentFor(
+      othersOf(handle.entries, handle.device),
+      settings.missedMinutes,
+      now,
+    ))
+      lines.push({ urgent: true, content: `No word of ${device} for ${minutes} min. Call.` })
   const draw = blindDraw(log)
   if (draw && draw.device === handle.device && !draw.seen && !draw.used)
     lines.push({

@@ -1,10 +1,12 @@
 import 'fake-indexeddb/auto'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 } from 'uuid'
-import { seededRandom } from '@/core/stats/numeric/seededRandom'
+import { seededRandom, type SeededRandom } from '@/core/stats/numeric/seededRandom'
 import type { Entry } from '@/core/trial'
+import { foldEntries } from '@/core/trial'
 import { digestOf } from '@/core/trial/idDigest'
 import { DeviceDb, deviceStore, type EntryStore } from './deviceStore'
+import { idAfter } from './idAfter'
 import { EntryQueue, ServerRefused, type QueueState, type Wire } from './entryQueue'
 
 const entry = (id: string, runId = 'r'): Entry => ({
@@ -28,9 +30,35 @@ function server(): Wire & { held: Map<string, Entry> } {
       const { count, sum } = digestOf(held.keys())
       return { held: batch.map((e) => e.id), total: count, digest: sum }
     },
-    fetchAll: async () => [...held.values()],
+    fetchAfter: async (_runId, after) => {
+      const all = [...held.values()]
+      return {
+        entries: all.slice(after, after + 2),
+        upTo: Math.min(all.length, after + 2),
+        more: all.length > after + 2,
+        total: all.length,
+        digest: digestOf(held.keys()).sum,
+      }
+    },
     fetchIds: async () => [...held.keys()],
   }
+}
+
+/** The same behind a proxy that drops, delays, repeats and reorders 30 % of what is sent. */
+function badServer(random: SeededRandom) {
+  const wire = server()
+  const { send } = wire
+  const late: (() => void)[] = []
+  wire.send = async (run, batch) => {
+    const luck = random.uniform()
+    if (luck < 0.1) throw new Error('lost on the way there')
+    const answer = await send(run, batch)
+    if (luck < 0.2) throw new Error('lost on the way back')
+    // A copy that a proxy held back arrives later, after others.
+    if (luck < 0.3) late.push(() => void send(run, batch))
+    return answer
+  }
+  return { wire, late }
 }
 
 let state: QueueState
@@ -156,6 +184,44 @@ describe('EntryQueue', () => {
     expect(wire.held.size).toBe(2)
   })
 
+  it('an entry that is sent before the tap that made it is answered does not come back as another’s', async () => {
+    const wire = server()
+    const others: string[] = []
+    let queue: EntryQueue | null = null
+    // The store holds it, and an exchange under way sends it, before the one who stores hears of it.
+    const slow: EntryStore = {
+      ...store,
+      put: async (entries) => {
+        await store.put(entries)
+        // One may be under way that has looked for what waits already; the second begins after it.
+        await queue!.flush()
+        await queue!.flush()
+      },
+    }
+    queue = new EntryQueue('r', slow, wire, watch, (fresh) => others.push(...fresh.map((e) => e.id)))
+    await queue.open()
+    await settled(queue)
+    await queue.add(entry('1'))
+    await settled(queue)
+    expect([...wire.held.keys()]).toEqual(['1'])
+    expect(others).toEqual([])
+    expect(state.waiting).toBe(0)
+  })
+
+  it('an entry that could not be stored is not looked for at the server', async () => {
+    const wire = server()
+    const full: EntryStore = { ...store, put: async () => Promise.reject(new Error('quota')) }
+    let asked = 0
+    wire.fetchIds = async () => {
+      asked++
+      return [...wire.held.keys()]
+    }
+    const queue = new EntryQueue('r', full, wire, watch)
+    await expect(queue.add(entry('1'))).rejects.toThrow('quota')
+    await queue.flush()
+    expect(asked).toBe(0)
+  })
+
   it('a run that is gone, or a server that is too old, is said and not asked again', async () => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] })
     let tries = 0
@@ -164,7 +230,7 @@ describe('EntryQueue', () => {
         tries++
         throw new ServerRefused('This run is no longer on the server.')
       },
-      fetchAll: async () => [],
+      fetchAfter: async () => ({ entries: [], upTo: 0, more: false, total: 0 }),
       fetchIds: async () => [],
     }
     const queue = new EntryQueue('r', store, wire, watch)
@@ -237,19 +303,7 @@ describe('EntryQueue', () => {
   })
 
   it('a wire that drops, repeats, delays and reorders 30 % of the requests ends with exactly the entries made', async () => {
-    const random = seededRandom(11)
-    const wire = server()
-    const send = wire.send
-    const late: (() => void)[] = []
-    wire.send = async (run, batch) => {
-      const luck = random.uniform()
-      if (luck < 0.1) throw new Error('lost on the way there')
-      const answer = await send(run, batch)
-      if (luck < 0.2) throw new Error('lost on the way back')
-      // A copy that a proxy held back arrives later, after others.
-      if (luck < 0.3) late.push(() => void send(run, batch))
-      return answer
-    }
+    const { wire, late } = badServer(seededRandom(11))
     const queue = new EntryQueue('r', store, wire, watch)
     await queue.open()
     const made: string[] = []
@@ -268,5 +322,62 @@ describe('EntryQueue', () => {
     expect([...wire.held.keys()].sort()).toEqual([...made].sort())
     expect((await store.all('r')).length).toBe(1000)
     queue.close()
+  }, 60_000)
+
+  it('three devices whose clocks are behind, ahead and jump, over such a wire, end with one log, and each correction holds', async () => {
+    const random = seededRandom(16)
+    const { wire, late } = badServer(random)
+    const clocks = [() => -7_200_000, () => 86_400_000, () => Math.round((random.uniform() - 0.5) * 1e8)]
+    const crew = await Promise.all(
+      clocks.map(async (offset, i) => {
+        const own = deviceStore(new DeviceDb(`three ${serial} ${i}`))
+        const known: Entry[] = []
+        const queue = new EntryQueue(
+          'r',
+          own,
+          wire,
+          () => undefined,
+          (fresh) => known.push(...fresh),
+        )
+        await queue.open()
+        return { offset, own, known, queue, name: `device ${i}` }
+      }),
+    )
+    const newest = (known: Entry[]) => known.reduce((id, e) => (e.id > id ? e.id : id), '')
+    const corrected = new Set<string>()
+    for (let i = 0; i < 600; i++) {
+      const { offset, known, queue, name } = crew[i % 3]!
+      const open = known.filter((e) => e.supersedes === null && !corrected.has(e.id))
+      const old = i % 5 === 4 ? open[random.below(open.length)] : undefined
+      if (old) corrected.add(old.id)
+      const id = idAfter(newest(known), 1.78e12 + i * 1000 + offset())
+      const body = { kind: 'note' as const, text: old ? `instead of ${old.id}` : id }
+      const made = { ...entry(id), device: name, supersedes: old?.id ?? null, body }
+      known.push(made)
+      await queue.add(made)
+      if (i % 20 === 0) await queue.flush()
+      if (i % 97 === 0) for (const f of late.splice(0).reverse()) f()
+    }
+    await vi.waitFor(
+      async () => {
+        for (const { queue } of crew) await queue.flush()
+        expect(wire.held.size).toBe(600)
+        for (const { own } of crew) expect(await own.all('r')).toHaveLength(600)
+      },
+      { timeout: 30_000 },
+    )
+    expect(corrected.size).toBeGreaterThan(50)
+    const logs = await Promise.all(
+      crew.map(async ({ own }) => foldEntries(random.shuffled(await own.all('r')))),
+    )
+    for (const log of logs) {
+      const texts = log.notes.map((n) => n.text)
+      for (const id of corrected) {
+        expect(texts).toContain(`instead of ${id}`)
+        expect(texts).not.toContain(id)
+      }
+      expect([...texts].sort()).toEqual(logs[0]!.notes.map((n) => n.text).sort())
+    }
+    for (const { queue } of crew) queue.close()
   }, 60_000)
 })

@@ -1,7 +1,8 @@
 import type { Entry } from '@/core/trial'
-import { digestOf } from '@/core/trial/idDigest'
 import type { RefusedEntry } from '@/core/trial/readLog'
 import type { EntryStore } from './deviceStore'
+import { arrivedUpTo, pagesAfter, type ArrivedPage } from './arrival'
+import { KnownIds } from './knownIds'
 
 /** What the server answers to a batch. */
 export interface SendAnswer {
@@ -15,9 +16,10 @@ export interface SendAnswer {
 
 /** The way to the server. */
 export interface Wire {
-  send(runId: string, entries: readonly Entry[]): Promise<SendAnswer>
-  /** All entries that the server holds of a run. */
-  fetchAll(runId: string): Promise<Entry[]>
+  /** @param waiting how many more are on this device alone; the desk shows it */
+  send(runId: string, entries: readonly Entry[], waiting?: number): Promise<SendAnswer>
+  /** Entries that came to the server after others, a page of them. */
+  fetchAfter(runId: string, after: number): Promise<ArrivedPage>
   /** Their ids alone. */
   fetchIds(runId: string): Promise<string[]>
 }
@@ -53,7 +55,7 @@ export class EntryQueue {
   private timer: ReturnType<typeof setTimeout> | null = null
   private soon: ReturnType<typeof setTimeout> | null = null
   private closed = false
-  private known = new Set<string>()
+  private known = new KnownIds()
 
   constructor(
     private readonly runId: string,
@@ -66,7 +68,7 @@ export class EntryQueue {
   /** All of the run that is on this device; starts sending what waits. */
   async open(): Promise<Entry[]> {
     const all = await this.store.all(this.runId)
-    this.known = new Set(all.map((e) => e.id))
+    this.known = new KnownIds(all)
     // A server that was brought up to date may take now what it did not.
     await this.store.tryAgain(this.runId)
     this.tell({ waiting: await this.store.countWaiting(this.runId) })
@@ -76,8 +78,14 @@ export class EntryQueue {
 
   /** Stores what one tap made. Resolves once it is safe on this device. */
   async add(...entries: Entry[]): Promise<void> {
-    await this.store.put(entries)
-    for (const e of entries) this.known.add(e.id)
+    // Known before it is stored: an exchange under way may send it at once, and must not take it for another's.
+    this.known.add(entries)
+    try {
+      await this.store.put(entries)
+    } catch (e) {
+      this.known.remove(entries)
+      throw e
+    }
     this.tell({ waiting: this.state.waiting + entries.length })
     // A breath later, so that sending does not stand in the way of the next tap.
     this.soon ??= setTimeout(() => {
@@ -113,14 +121,19 @@ export class EntryQueue {
       let compared = false
       for (;;) {
         const batch = await this.store.waiting(this.runId, BATCH)
-        const answer = await this.wire.send(this.runId, batch)
+        // The screen was left, or another run opened: what waits is sent when this run is opened again.
+        if (this.closed) return
+        const answer = await this.wire.send(this.runId, batch, Math.max(0, this.state.waiting - batch.length))
         await this.taken(batch, answer)
         const left = await this.store.countWaiting(this.runId)
         const aside = await this.store.aside(this.runId)
         this.tell({ waiting: left + aside.length, aside, trouble: null, refused: false })
         if (left > 0) continue
-        if (compared || this.isSame(answer, aside)) break
+        if (compared || this.known.areThose(answer, aside)) break
         compared = true
+        // Mostly it is what others logged since; only where that does not explain it are ids put side by side.
+        const there = await this.takeOthers(arrivedUpTo(this.runId))
+        if (there && this.known.areThose(there, aside)) break
         if (!(await this.compare(aside))) break
       }
       this.retryMs = FIRST_RETRY_MS
@@ -143,14 +156,6 @@ export class EntryQueue {
     if (bad.length > 0) await this.store.setAside(bad)
   }
 
-  /** Whether the server holds just what this device does, but for what it does not take. */
-  private isSame({ total, digest }: SendAnswer, aside: readonly RefusedEntry[]): boolean {
-    if (total !== this.known.size - aside.length) return false
-    if (digest === undefined) return true
-    const bad = new Set(aside.map((r) => r.id))
-    return digest === digestOf(bad.size > 0 ? [...this.known].filter((id) => !bad.has(id)) : this.known).sum
-  }
-
   /**
    * Finds what one of the two lacks: what the server lost waits again, what others logged comes here.
    * @returns whether anything is to be sent again
@@ -163,7 +168,7 @@ export class EntryQueue {
       await this.store.markLost(this.runId, lost)
       this.tell({ waiting: lost.length + aside.length })
     }
-    if ([...there].some((id) => !this.known.has(id))) await this.takeOthers()
+    if ([...there].some((id) => !this.known.has(id))) await this.takeOthers(0)
     return lost.length > 0
   }
 
@@ -173,13 +178,18 @@ export class EntryQueue {
     await this.flush()
   }
 
-  private async takeOthers(): Promise<void> {
-    const all = await this.wire.fetchAll(this.runId)
-    const fresh = all.filter((e) => !this.known.has(e.id))
-    if (fresh.length === 0) return
-    await this.store.addHeld(fresh)
-    for (const e of fresh) this.known.add(e.id)
-    if (!this.closed) this.onOthers(fresh)
+  /** Fetches what came to the server after others, and keeps what is not here yet. @returns what the server holds */
+  private async takeOthers(after: number): Promise<ArrivedPage | null> {
+    let last: ArrivedPage | null = null
+    for await (const page of pagesAfter(this.wire, this.runId, after)) {
+      last = page
+      const fresh = page.entries.filter((e) => !this.known.has(e.id))
+      if (fresh.length === 0) continue
+      await this.store.addHeld(fresh)
+      this.known.add(fresh)
+      if (!this.closed) this.onOthers(fresh)
+    }
+    return last
   }
 
   close(): void {

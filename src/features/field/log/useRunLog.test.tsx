@@ -19,10 +19,15 @@ beforeEach(() => {
   runId = v7()
   clock = Date.parse('2026-05-16T08:00:00Z')
   vi.spyOn(Date, 'now').mockImplementation(() => clock)
+  const ours = `/api/runs/${runId}/`
   vi.stubGlobal('fetch', async (path: string, init?: RequestInit) => {
-    if (server.away) throw new TypeError('Failed to fetch')
+    // What the run of the test before this one still has under way is no business of this one's.
+    if (server.away || !path.startsWith(ours)) throw new TypeError('Failed to fetch')
     if (path.endsWith('?ids')) return Response.json({ ids: [...server.held.keys()] })
-    if (init?.method !== 'POST') return Response.json({ entries: [...server.held.values()] })
+    if (init?.method !== 'POST') {
+      const entries = [...server.held.values()]
+      return Response.json({ entries, upTo: entries.length, more: false, total: entries.length })
+    }
     const { entries } = JSON.parse(init.body as string) as { entries: Entry[] }
     for (const e of entries) server.held.set(e.id, e)
     return Response.json({ held: entries.map((e) => e.id), total: server.held.size })

@@ -2,7 +2,7 @@ import { afterEach, describe, expect, it, vi } from 'vitest'
 import type { Entry } from '@/core/trial'
 import { ServerRefused } from './entryQueue'
 import { LOG_PROTOCOL } from '@/core/trial'
-import { fetchRun, wire } from './wire'
+import { fetchPack, wire } from './wire'
 
 const entry: Entry = {
   id: '01970000-0000-7000-8000-000000000001',
@@ -43,7 +43,11 @@ describe('the way to the server', () => {
     expect(path).toBe('/api/runs/r/entries')
     expect(init).toMatchObject({ method: 'POST', cache: 'no-store' })
     expect(init.signal).toBeInstanceOf(AbortSignal)
-    expect(JSON.parse(init.body as string)).toEqual({ protocol: LOG_PROTOCOL, entries: [entry] })
+    expect(JSON.parse(init.body as string)).toEqual({
+      protocol: LOG_PROTOCOL,
+      entries: [entry],
+      status: { sentAt: expect.stringMatching(/Z$/) as string, waiting: 0 },
+    })
   })
 
   it('a refusal is final and says why in the server’s words', async () => {
@@ -68,17 +72,19 @@ describe('the way to the server', () => {
     expect(e).not.toBeInstanceOf(ServerRefused)
   })
 
-  it('fetches what the server holds of a run, and all that a run needs', async () => {
-    answering(200, JSON.stringify({ entries: [entry] }))
-    expect(await wire.fetchAll('r')).toEqual([entry])
-    const asked = answering(200, JSON.stringify({ pack: { runId: 'r' }, entries: [] }))
-    expect(await fetchRun('r')).toEqual({ pack: { runId: 'r' }, entries: [] })
-    expect(asked[0]!.path).toBe('/api/runs/r')
+  it('fetches what came to the server after others, and what a run needs', async () => {
+    const page = { entries: [entry], upTo: 7, more: false, total: 1 }
+    const paged = answering(200, JSON.stringify(page))
+    expect(await wire.fetchAfter('r', 3)).toEqual(page)
+    expect(paged[0]!.path).toBe('/api/runs/r/entries?after=3')
+    const asked = answering(200, JSON.stringify({ pack: { runId: 'r' } }))
+    expect(await fetchPack('r')).toEqual({ runId: 'r' })
+    expect(asked[0]!.path).toBe('/api/runs/r?pack')
   })
 
   it('a run that is gone is a refusal', async () => {
     answering(404, JSON.stringify({ message: 'This run is no longer on the server.' }))
-    const e = await failure(fetchRun('r'))
+    const e = await failure(fetchPack('r'))
     expect(e).toBeInstanceOf(ServerRefused)
     expect(e.message).toContain('no longer on the server')
   })

@@ -1,4 +1,5 @@
-import type { Entry } from '@/core/trial'
+import { deviceStatus } from './deviceStatus'
+import type { ArrivedPage } from './arrival'
 import { ServerRefused, type SendAnswer, type Wire } from './entryQueue'
 import { LOG_PROTOCOL } from '@/core/trial'
 import type { RunPack } from './runPack'
@@ -16,14 +17,14 @@ async function ask<T>(path: string, init?: RequestInit): Promise<T> {
 
 /** The way to this server. */
 export const wire: Wire = {
-  send: (runId, entries) =>
+  send: async (runId, entries, waiting = 0) =>
     ask<SendAnswer>(`/api/runs/${runId}/entries`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ protocol: LOG_PROTOCOL, entries }),
+      body: JSON.stringify({ protocol: LOG_PROTOCOL, entries, status: await deviceStatus(waiting) }),
     }),
   fetchIds: async (runId) => (await ask<{ ids: string[] }>(`/api/runs/${runId}/entries?ids`)).ids,
-  fetchAll: async (runId) => (await ask<{ entries: Entry[] }>(`/api/runs/${runId}/entries`)).entries,
+  fetchAfter: (runId, after) => ask<ArrivedPage>(`/api/runs/${runId}/entries?after=${after}`),
 }
 
 /** Sends a photo or a sound. */
@@ -37,7 +38,6 @@ export async function putMedia(runId: string, id: string, blob: Blob): Promise<v
   })
 }
 
-/** All that a run needs, and its log as the server holds it. */
-export function fetchRun(runId: string): Promise<{ pack: RunPack; entries: Entry[] }> {
-  return ask(`/api/runs/${runId}`)
-}
+/** All that a run needs, without its log. */
+export const fetchPack = async (runId: string): Promise<RunPack> =>
+  (await ask<{ pack: RunPack }>(`/api/runs/${runId}?pack`)).pack

@@ -17,6 +17,7 @@ import { EndPart } from './EndPart'
 import { FilePart } from './FilePart'
 import { LogPart } from './LogPart'
 import { MenuTheme, menuVars } from './MenuTheme'
+import { OthersPart } from './OthersPart'
 import { Part } from './Part'
 import { PositionPart } from './PositionPart'
 import type { MenuProps } from './shared'
@@ -24,7 +25,7 @@ import { WherePart } from './WherePart'
 import { WhyNotPart } from './WhyNotPart'
 
 /** All that is not needed for every check. */
-export function FieldMenu({ why = false, ...props }: MenuProps & { why?: boolean }) {
+export function FieldMenu({ first = null, ...props }: MenuProps & { first?: 'why' | 'others' | null }) {
   const { pack, handle, settings, onClose } = props
   const clashes = clashesOf(handle.log).length
   return (
@@ -48,7 +49,16 @@ export function FieldMenu({ why = false, ...props }: MenuProps & { why?: boolean
               Back to the log
             </Button>
           </Box>
-          <Part title="Go, skip, new marks" open={!why}>
+          {settings.role === 'base' && !settings.alone && (
+            <Part
+              title="The others: their last word, what comes next"
+              open={first === 'others'}
+              atOnce={first === 'others'}
+            >
+              <OthersPart {...props} />
+            </Part>
+          )}
+          <Part title="Go, skip, new marks" open={first === null}>
             <WherePart {...props} />
           </Part>
           <Part title="Heard on the way: comparisons, the edge, other stations">
@@ -57,7 +67,11 @@ export function FieldMenu({ why = false, ...props }: MenuProps & { why?: boolean
           <Part title="Throughput and delay">
             <CarriedPart {...props} />
           </Part>
-          <Part title="Why was it not heard? Noise and other channels" open={why} atOnce={why}>
+          <Part
+            title="Why was it not heard? Noise and other channels"
+            open={first === 'why'}
+            atOnce={first === 'why'}
+          >
             <WhyNotPart {...props} />
           </Part>
           <Part title="Changes: attenuator, rigs, legs">

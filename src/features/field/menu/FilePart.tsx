@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useEffect, useState } from 'react'
-import { clockOffsets, type RunFile } from '@/core/trial'
+import { clockOffsets, fileNameOf, RUN_FILE_END, type RunFile } from '@/core/trial'
 import { downloadText } from '@/ui/fields/downloadText'
 import { allClips, clipBlob } from '../media/clipStore'
 import type { MenuProps } from './shared'
@@ -41,15 +41,16 @@ export function FilePart({ pack, handle, clips }: MenuProps) {
     })()
   }, [])
   const write = async () => {
-    const { ground: _ground, units: _units, ...rest } = pack
+    const { protocol, runId, trialId, runName, startedAt, plan } = pack
     const file: RunFile = {
       format: 'even-reach-run',
-      pack: rest,
+      from: 'device',
+      pack: { protocol, runId, trialId, runName, startedAt, plan },
       entries: handle.entries,
       media: await mediaOf(pack.runId),
     }
-    const name = pack.runName.replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()
-    downloadText(`${name}.run.json`, JSON.stringify(file, null, 1), 'application/json')
+    const name = fileNameOf(pack.runName)
+    downloadText(`${name}${RUN_FILE_END}`, JSON.stringify(file, null, 1), 'application/json')
   }
   const { waiting, trouble } = handle.queue
   return (

@@ -2,11 +2,14 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import Checkbox from '@mui/material/Checkbox'
+import FormControlLabel from '@mui/material/FormControlLabel'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import { readGpx } from '@/core/formats/gpx'
 import { FileDrop } from '@/ui/fields/FileDrop'
+import { changeSettings } from '../device/settings'
 import { withSpeed } from '../position/guide'
 import { browserSource, replaySource, serialSource } from '../position/positionSource'
 import type { MenuProps } from './shared'
@@ -14,7 +17,7 @@ import type { MenuProps } from './shared'
 const SPEEDS = [1, 4, 16, 60, 240]
 
 /** Where positions come from: this device, a receiver on a wire, or a way walked before. None is needed. */
-export function PositionPart({ source, onSource, position }: MenuProps) {
+export function PositionPart({ source, onSource, position, settings }: MenuProps) {
   const [times, setTimes] = useState(16)
   const [problem, setProblem] = useState<string | null>(null)
   const serial = async () => {
@@ -44,6 +47,13 @@ export function PositionPart({ source, onSource, position }: MenuProps) {
           </Button>
         )}
       </Box>
+      <FormControlLabel
+        sx={{ minHeight: 48 }}
+        control={
+          <Checkbox checked={settings.share} onChange={(e) => changeSettings({ share: e.target.checked })} />
+        }
+        label="Let the desk see where this device is, in this run"
+      />
       <TextField
         select
         label="Replay a walk, times its own speed"

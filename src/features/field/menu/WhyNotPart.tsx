@@ -10,21 +10,20 @@ import { whyFailed, whyFailedWords } from '@/core/findings/reach/whyFailed'
 import { marksNow, surprisingSilence, type LoggedCheck, type RunLog } from '@/core/trial'
 import { CAUSE_PROBES } from '@/core/trial/causeProbes'
 import { checkName } from '../actions/checkName'
-import { expectedChance } from '../hints/expected'
 import { readScan } from './scan'
 import type { MenuProps } from './shared'
 
 /** So many of the last that failed are offered. */
 const LISTED = 12
 
-interface ProbesProps extends Pick<MenuProps, 'pack' | 'actions'> {
+interface ProbesProps extends Pick<MenuProps, 'pack' | 'actions' | 'expected'> {
   log: RunLog
   failed: LoggedCheck
 }
 
 /** The tests that tell why a check was not heard, and what came of each. */
-function Probes({ pack, log, actions, failed }: ProbesProps) {
-  const chance = expectedChance(pack, failed.linkId, failed.markId)
+function Probes({ pack, log, actions, expected, failed }: ProbesProps) {
+  const chance = expected.before(failed.linkId, failed.markId)
   const nameOf = (id: string) => log.blind?.[id] ?? pack.plan.links.find((l) => l.id === id)?.name ?? 'a rig'
   const markOf = (id: string) => marksNow(pack.plan, log).find((m) => m.id === id)?.name ?? 'a mark'
   const why = whyFailed(log).find((w) => w.checkId === failed.id)
@@ -77,13 +76,13 @@ function Probes({ pack, log, actions, failed }: ProbesProps) {
 }
 
 /** When a check fails that should have been good: noise, other channels, and the tests that tell the causes apart. */
-export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
+export function WhyNotPart({ pack, handle, actions, now, expected }: MenuProps) {
   const [noise, setNoise] = useState('')
   const [scan, setScan] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
   const { log } = handle
   const lost = log.checks.filter((c) => !c.voided && c.text === 'not heard').slice(-LISTED)
-  const surprise = surprisingSilence(pack.plan, log, (l, m) => expectedChance(pack, l, m))
+  const surprise = surprisingSilence(pack.plan, log, expected.before)
   const [chosen, setChosen] = useState(surprise?.check.id ?? lost.at(-1)?.id ?? null)
   const failed = lost.find((c) => c.id === chosen)
   // What is logged here is about the mark where it failed, and else about the one where one stands.
@@ -126,7 +125,7 @@ export function WhyNotPart({ pack, handle, actions, now }: MenuProps) {
           ))}
         </TextField>
       )}
-      {failed && <Probes pack={pack} log={log} actions={actions} failed={failed} />}
+      {failed && <Probes {...{ pack, log, actions, expected, failed }} />}
       <Typography variant="h3" component="h3">
         Noise with the transmitter off
       </Typography>

@@ -1,6 +1,7 @@
 import type { CheckKey, ScheduledCheck } from '@/core/trial'
 import type { Units } from '@/core/units'
 import type { Position, PositionSource } from '../position/positionSource'
+import type { Expected } from '../hints/useExpected'
 import type { RunPack } from '../log/runPack'
 import type { FieldSettings } from '../device/settings'
 import type { FieldActions } from '../actions/useFieldActions'
@@ -13,6 +14,7 @@ export interface MenuProps {
   pack: RunPack
   handle: RunLogHandle
   actions: FieldActions
+  expected: Expected
   now: ScheduledCheck | null
   position: Position | null
   source: PositionSource | null

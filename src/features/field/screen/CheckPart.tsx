@@ -8,7 +8,7 @@ import type { RunLog, ScheduledCheck } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { loggedSince, type FieldActions } from '../actions/useFieldActions'
 import type { FieldSettings } from '../device/settings'
-import { expectedChance } from '../hints/expected'
+import type { Expected } from '../hints/useExpected'
 import type { RunPack } from '../log/runPack'
 import { keptDraft, shownDraft, wanted } from '../pad/draft'
 import { FigureKeys } from '../pad/FigureKeys'
@@ -18,6 +18,7 @@ import { BottomRow } from './BottomRow'
 import type { SheetName } from './FieldSheets'
 import { NextLine } from './NextLine'
 import { NowCard, sends } from './NowCard'
+import { TellsMostLine } from './TellsMostLine'
 import type { Now } from './useNow'
 
 const sendPad = () => import('../pad/SendPad').then((m) => m.SendPad)
@@ -35,6 +36,7 @@ interface Props {
   pack: RunPack
   log: RunLog
   state: Now
+  expected: Expected
   now: ScheduledCheck
   link: Link
   scale: Scale
@@ -50,6 +52,7 @@ export function CheckPart({
   pack,
   log,
   state,
+  expected,
   now,
   link,
   scale,
@@ -81,14 +84,25 @@ export function CheckPart({
           directions={state.mine.directions}
           sentWords={state.sentWords}
           spoken={settings.spoken}
-          expected={expectedChance(pack, link.id, now.markId)}
+          expected={expected.now(link.id, now.markId)}
           onDirection={(d) => state.choose({ ...now, direction: d })}
           onRig={() => onSheet('rig')}
         />
         <NextLine plan={plan} log={log} now={now} open={state.open} units={units} />
         {log.checks.length > 0 && <AnsweredLine plan={plan} log={log} />}
-        {log.checks.length > 0 && <LostLine plan={state.mine} log={log} now={now} actions={actions} />}
-        {log.checks.length > 0 && <WhyLine pack={pack} log={log} onWhy={() => onSheet('why')} />}
+        {/* There is room for one of them: the first that has something to offer. */}
+        <div className="field-offer">
+          {log.checks.length > 0 && <LostLine plan={state.mine} log={log} now={now} actions={actions} />}
+          {log.checks.length > 0 && (
+            <WhyLine {...{ plan, log }} expected={expected.before} onWhy={() => onSheet('why')} />
+          )}
+          {expected.forecast && (
+            <TellsMostLine
+              {...{ plan, log, now, open: state.open, forecast: expected.forecast, units }}
+              onTake={state.choose}
+            />
+          )}
+        </div>
         {log.clock && (
           <ClockLine
             clock={log.clock}

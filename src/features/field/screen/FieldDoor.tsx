@@ -2,13 +2,12 @@
 
 import dynamic from 'next/dynamic'
 import { useEffect, useState, useSyncExternalStore } from 'react'
-import { deviceStore, keepPack, keptPack } from '../log/deviceStore'
+import { keptPack } from '../log/deviceStore'
 import { FieldScreen } from './FieldScreen'
 import { ServerRefused } from '../log/entryQueue'
-import { LOG_PROTOCOL } from '@/core/trial'
 import type { RunPack } from '../log/runPack'
+import { fetchAndKeep } from '../device/takeRun'
 import { fieldVars } from '../device/theme'
-import { fetchRun } from '../log/wire'
 
 const DeviceRuns = dynamic(() => import('./DeviceRuns').then((m) => m.DeviceRuns), { ssr: false })
 
@@ -20,13 +19,7 @@ type Door = { state: 'opening' } | { state: 'open'; pack: RunPack } | { state: '
 /** Opens a run from this device where it is here, else from the server; what the server has newer comes in behind. */
 async function openRun(runId: string): Promise<Door> {
   const kept = await keptPack(runId).catch(() => null)
-  const fresh = fetchRun(runId).then(async ({ pack, entries }) => {
-    if (pack.protocol > LOG_PROTOCOL)
-      throw new ServerRefused('The server is newer than this page. Reload it while the network is there.')
-    await keepPack(pack)
-    await deviceStore().addHeld(entries)
-    return pack
-  })
+  const fresh = fetchAndKeep(runId)
   if (kept) {
     // The network may be slow or gone: what is here opens at once, and is brought up to date behind.
     fresh.catch(() => undefined)
@@ -51,7 +44,7 @@ function Closed({ why }: { why: string }) {
       <h1>This run cannot be opened</h1>
       <p role="alert">{why}</p>
       <p>
-        <a href="/field">Runs on this device</a> · <a href="/">All trials</a>
+        <a href="/field">Runs on this device</a>
       </p>
     </main>
   )

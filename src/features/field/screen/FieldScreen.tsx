@@ -10,17 +10,20 @@ import { useRunSettings } from '../device/useRole'
 import { fieldVars } from '../device/theme'
 import { useLeaveWarning, useTabLock, useWakeLock } from '../device/useDevice'
 import { AlertBar } from '../hints/AlertBar'
+import { useExpected } from '../hints/useExpected'
+import { sharePlace } from '../log/deviceStatus'
 import type { RunPack } from '../log/runPack'
 import { useBlindSeen } from '../log/useBlindSeen'
 import { useRunLog } from '../log/useRunLog'
 import { useKeptSounds } from '../actions/useKeptSounds'
-import type { PositionSource } from '../position/positionSource'
+import type { Position, PositionSource } from '../position/positionSource'
 import { usePosition } from '../position/usePosition'
 import { CheckPart } from './CheckPart'
 import { FieldDone } from './FieldDone'
 import type { SheetName } from './FieldSheets'
 import { FieldTop } from './FieldTop'
 import { isOnTheWay, OnTheWay } from './OnTheWay'
+import { TeamsLine } from './TeamsLine'
 import { useFieldKeys } from './useFieldKeys'
 import { useNow } from './useNow'
 
@@ -45,6 +48,13 @@ const SAID: CSSProperties = {
   overflow: 'hidden',
 }
 
+/** Where this device is, told to the desk with what it sends; nothing where it is not to be told. */
+function useSharedPlace(position: Position | null) {
+  useEffect(() => {
+    sharePlace(position && { lat: position.lat, lon: position.lon, accuracyM: position.accuracyM })
+  }, [position])
+}
+
 /** The link that was listened to last, for a key pressed without looking. */
 function linkByEar(plan: TrialPlan, log: RunLog) {
   const last = log.events.findLast((e) => e.body.kind === 'state')?.body
@@ -66,10 +76,12 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
   const { position, kmh, trouble } = usePosition(source, (points) => {
     if (lock.mine) void add({ kind: 'track', points }).catch(() => undefined)
   })
+  useSharedPlace(settings.share ? position : null)
   useBlindSeen(handle, lock.mine)
   useWakeLock()
   const state = useNow(plan, log, settings)
   const { now, link, scale, also, open, sentWords } = state
+  const expected = useExpected(pack, log, open)
   const actions = useFieldActions(
     {
       handle,
@@ -97,7 +109,7 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
     if (sheet === null) screen.current?.focus()
   }, [sheet])
 
-  const rest = { pack, handle, actions, now, position, source, settings, units, sound, clips }
+  const rest = { pack, handle, actions, expected, now, position, source, settings, units, sound, clips }
   return (
     <main ref={screen} tabIndex={-1} style={{ ...fieldVars(settings.theme), ...SCREEN }}>
       <div className="field-column">
@@ -121,6 +133,7 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
           lock={lock}
           prediction={open.length === 0 ? null : { plan, log, now }}
         />
+        <TeamsLine {...{ handle, settings }} onOpen={() => setSheet('others')} />
         {log.state === 'going' && isOnTheWay(plan.way, now !== null) ? (
           <OnTheWay
             {...{ plan, log, actions, position, source, units, ready }}
@@ -129,7 +142,7 @@ export function FieldScreen({ pack: taken }: { pack: RunPack }) {
           />
         ) : now && link && scale && log.state === 'going' ? (
           <CheckPart
-            {...{ pack, log, state, now, link, scale, actions, settings, units, ready }}
+            {...{ pack, log, state, expected, now, link, scale, actions, settings, units, ready }}
             onSheet={setSheet}
           />
         ) : (

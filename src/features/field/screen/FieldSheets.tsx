@@ -13,7 +13,7 @@ import { RemarkSheet } from '../sheet/RemarkSheet'
 import { RigSheet } from '../sheet/RigSheet'
 
 /** What may lie over the field screen. */
-export type SheetName = 'menu' | 'keys' | 'remark' | 'clip' | 'grid' | 'rig' | 'why'
+export type SheetName = 'menu' | 'keys' | 'remark' | 'clip' | 'grid' | 'rig' | 'why' | 'others'
 
 interface Props {
   sheet: SheetName
@@ -26,7 +26,8 @@ interface Props {
 /** The one sheet that is open. */
 export function FieldSheets({ sheet, scale, also, open, menu }: Props) {
   const { pack, handle, actions, now, settings, sound, onSheet, onClose } = menu
-  if (sheet === 'menu' || sheet === 'why') return <FieldMenu {...menu} why={sheet === 'why'} />
+  if (sheet === 'menu') return <FieldMenu {...menu} />
+  if (sheet === 'why' || sheet === 'others') return <FieldMenu {...menu} first={sheet} />
   if (sheet === 'keys' || !now || !scale) return <KeyList onClose={onClose} />
   if (sheet === 'remark')
     return (

@@ -3,7 +3,9 @@
 import { useEffect } from 'react'
 import { listenerOf, type Direction, type Link } from '@/core/kit'
 import { speltOut, standingChecks, type RunLog, type ScheduledCheck, type TrialPlan } from '@/core/trial'
+import { countText } from '@/core/units'
 import { speak } from '../device/feedback'
+import type { Chance } from '../hints/useExpected'
 import type { Role } from '../log/useRunLog'
 
 interface Props {
@@ -20,8 +22,8 @@ interface Props {
   /** The words to read out; null where none are. */
   sentWords: string[] | null
   spoken: boolean
-  /** Chance of copy that the ground lets expect, 0 to 1; null where it is not known. */
-  expected: number | null
+  /** Chance of copy that is expected, and by how many checks; null where it is not known. */
+  expected: Chance | null
   onDirection: (d: Direction) => void
   /** Another rig is wanted. */
   onRig: () => void
@@ -42,6 +44,12 @@ function lineToSay(now: ScheduledCheck, letter: string, mine: boolean): string {
   if (now.direction === 'loop') return `Send, and note what comes back. ${now.mark.name}, rig ${letter}.`
   if (!mine) return `Listen. “${now.mark.name}, rig ${letter}, ready to copy.”`
   return `“Radio check from ${now.direction === 'from base' ? 'base' : now.mark.name}, rig ${letter}.”`
+}
+
+/** What is to be expected, and whether any check had a part in it. */
+const expectedWords = ({ chance, checks }: Chance): string => {
+  const often = `${Math.round(chance * 10)} times in 10`
+  return checks === 0 ? `predicted ${often}` : `expected ${often}, from ${countText(checks, 'check')}`
 }
 
 /** Between repeats one moves by about half a wavelength, so that a fade averages out. */
@@ -173,7 +181,8 @@ export function NowCard(props: Props) {
           <div>
             {whoReports(role, now.direction)}
             {calls > 1 && `, call ${calls}`}
-            {expected !== null && ` · expected ${Math.round(expected * 10)} times in 10`}
+            {/* Blind, it would tell the listener which rig it is. */}
+            {expected !== null && !hidden && ` · ${expectedWords(expected)}`}
           </div>
           {now.repeat > 1 && plan.order.scheme !== 'on-off-on' && (
             <div>

@@ -31,8 +31,11 @@ export function useFieldKeys({ actions, scale, also, sendOnly, sheet, onSheet }:
       e.preventDefault()
       // A key that is held down logs once.
       if (e.repeat && action.do !== 'draft') return
-      if (action.do === 'draft') setDraft(keptDraft(draft, action.draft))
-      else if (action.do === 'log') void (sendOnly ? actions.logSent() : actions.logDraft())
+      if (action.do === 'draft') {
+        // Whoever types a report after a tap means Enter to log it, not to press what was tapped.
+        if (e.target instanceof HTMLButtonElement) e.target.blur()
+        setDraft(keptDraft(draft, action.draft))
+      } else if (action.do === 'log') void (sendOnly ? actions.logSent() : actions.logDraft())
       else if (action.do === 'not heard') void actions.logText('not heard')
       else if (action.do === 'again') actions.again()
       else if (action.do === 'undo') void actions.undo()

@@ -1,13 +1,26 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import Link from 'next/link'
+import { Suspense } from 'react'
 import { placePairWords } from '@/core/findings'
 import type { Places } from '../frame/places'
 
+interface Props {
+  /** Comes after the answer, which does not wait for what was found elsewhere. */
+  places: Promise<Places | null>
+}
+
 /** The same question from other places: how they compare, and what was found at each. */
-export function PlacesPart({ places }: { places: Places | null }) {
-  if (!places) return null
-  const { pairs, others } = places
+export const PlacesPart = (props: Props) => (
+  <Suspense>
+    <FromPlaces {...props} />
+  </Suspense>
+)
+
+async function FromPlaces({ places }: Props) {
+  const found = await places
+  if (!found) return null
+  const { pairs, others } = found
   return (
     <Box component="section" aria-label="From the other places" sx={{ mt: 2.5, maxWidth: 860 }}>
       <Typography variant="h3" component="h3" sx={{ mb: 0.5 }}>

@@ -20,7 +20,7 @@ interface Props {
   asked: AskedFindings
   findings: Findings
   answer: Answer
-  places: Places | null
+  places: Promise<Places | null>
   burdens: [string, Burden][]
   areas: AreaToCover[]
   units: Units

@@ -16,13 +16,14 @@ export default async function TrialLayout({
 }) {
   const open = openTrial(db(), (await params).id)
   if (!open) notFound()
-  const state = trialState(db(), open)
+  const state = trialState(db(), open.trial.id)
   const steps = [
     { slug: 'kit', name: 'Kit', state: state.kit },
     { slug: 'ground', name: 'Ground', state: state.ground },
     { slug: 'plan', name: 'Plan', state: state.plan },
     { slug: 'field', name: 'Field', state: state.field },
     { slug: 'findings', name: 'Findings', state: state.findings },
+    { slug: 'reach', name: 'Reach', state: state.reach },
   ]
   const { id, name, question } = open.trial
   return (

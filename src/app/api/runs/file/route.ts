@@ -1,7 +1,7 @@
 import { revalidatePath } from 'next/cache'
 import { messageOf } from '@/core/outcome'
 import { readRunFile } from '@/core/trial/readLog'
-import { appendEntries, db, getRun, readRunIn, storeMedia } from '@/data'
+import { appendEntries, db, getRun, readRunIn, storeMedia, takeStrays } from '@/data'
 import { jsonOf, refused, refusedFor } from '@/server/json'
 
 /** A run with its photos and sounds, bytes. */
@@ -18,11 +18,12 @@ export async function POST(request: Request) {
     const made = readRunIn(db(), pack)
     if (!made.ok) return refused(messageOf(made))
   }
-  const fresh = appendEntries(db(), entries).length
+  // What devices brought of it while it was gone belongs to it again.
+  const fresh = takeStrays(db(), pack.runId) + appendEntries(db(), entries).length
   for (const { id, type, base64 } of media) {
     const kept = storeMedia(db(), pack.runId, id, type, Buffer.from(base64, 'base64'))
     if (!kept.ok) return refused(`A photo or a sound: ${messageOf(kept)} The log itself was read in.`)
   }
   revalidatePath('/', 'layout')
-  return Response.json({ fresh, known: entries.length - fresh, refused: bad })
+  return Response.json({ fresh, known: Math.max(0, entries.length - fresh), refused: bad })
 }

@@ -11,7 +11,6 @@ import { looksById } from '@/ui/theme/palette'
 
 export default placePage(async (asked, units) => {
   const answer = await answerFor(asked, await findingsOfRuns(asked.chosen, asked.settings), units)
-  const places = await placesOf(asked, answer, units)
   const looks = looksById(asked.plan.links)
   return (
     <>
@@ -19,7 +18,7 @@ export default placePage(async (asked, units) => {
         {...{ answer, looks, units }}
         change={<KnobsButton {...knobsOf(asked)} label="Read it another way" inline />}
       />
-      <PlacesPart places={places} />
+      <PlacesPart places={placesOf(asked, answer, units)} />
       <AnswerActions {...{ answer, looks, units }} trialId={asked.open.trial.id} />
     </>
   )

@@ -2,16 +2,16 @@ import { notFound } from 'next/navigation'
 import { estimatedMinutesAtMark, type WayOfWorking } from '@/core/trial'
 import {
   db,
+  groundOfTrial,
   keptLegs,
-  listAreas,
-  listBackdrops,
-  listGrids,
   listSites,
   openTrial,
-  otherPlaces,
+  otherPlacesWithLegs,
   planOf,
+  predictionOf,
 } from '@/data'
 import { GroundStep } from '@/features/ground/GroundStep'
+import { learntCorrection } from '@/server/learntCorrection'
 import { readUnits } from '@/server/readUnits'
 
 const GROUND_LEADS: Record<WayOfWorking, string> = {
@@ -36,15 +36,15 @@ export default async function GroundPage({ params }: { params: Promise<{ id: str
       trialName={open.trial.name}
       directions={open.trial.directions}
       reliability={open.trial.reliability}
-      areas={listAreas(db())}
-      backdrops={listBackdrops(db())}
+      ground={groundOfTrial(db(), open)}
+      prediction={predictionOf(open.trial)}
+      correction={await learntCorrection(db(), open.trial.id)}
       site={open.site}
       sites={listSites(db()).filter((s) => s.role !== 'base')}
       legs={open.legs}
       links={open.links}
-      grids={listGrids(db())}
       kept={keptLegs(db(), open.trial.id)}
-      places={otherPlaces(db(), open.trial.id)}
+      places={otherPlacesWithLegs(db(), open.trial.id)}
       minutesAtMark={estimatedMinutesAtMark(planOf(open))}
       lead={GROUND_LEADS[open.trial.way]}
       units={await readUnits()}

@@ -1,6 +1,7 @@
 import { notFound } from 'next/navigation'
-import { db, groundOf, listRuns, openTrial, planInputOf, planOf, rigsOfTrial } from '@/data'
+import { db, listRuns, openTrial, planInputOf, planOf, rigsOfTrial } from '@/data'
 import { PlanStep } from '@/features/plan/PlanStep'
+import { correctedGround } from '@/server/learntCorrection'
 import { readUnits } from '@/server/readUnits'
 
 export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
@@ -11,11 +12,10 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
   const plan = { ...planOf(open), marks }
   return (
     <PlanStep
-      key={trial.revision}
       trialId={trial.id}
       revision={trial.revision}
       plan={plan}
-      ground={groundOf(db(), plan)}
+      ground={await correctedGround(db(), trial.id, plan)}
       initial={planInputOf(open)}
       rigs={rigsOfTrial(db(), trial.id)}
       runs={listRuns(db(), trial.id).length}

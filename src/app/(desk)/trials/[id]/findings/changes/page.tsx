@@ -6,6 +6,10 @@ import { placePage } from '@/features/findings/frame/placePage'
 export default placePage(async (asked) => (
   <ChangesPlace
     asked={asked}
-    breakdown={await breakdownOfRuns(asked.chosen, asked.settings, groundOf(db(), asked.plan))}
+    breakdown={await breakdownOfRuns(
+      asked.chosen,
+      asked.settings,
+      groundOf(db(), asked.open.trial.id, asked.plan),
+    )}
   />
 ))

@@ -1,4 +1,5 @@
-import { db, groundOf, listAreas, listParts, listRigs } from '@/data'
+import { db, groundOfTrial, listParts, listRigs } from '@/data'
+import { usedOf } from '@/core/offered'
 import type { Findings } from '@/core/findings'
 import type { Units } from '@/core/units'
 import { findingsOfRuns, walksOf } from '@/features/findings/frame/compute'
@@ -7,6 +8,7 @@ import { placePage } from '@/features/findings/frame/placePage'
 import { areasToCover, settingsWithArea } from '@/features/findings/reach/areasToCover'
 import { burdensOf } from '@/features/findings/reach/burdens'
 import { ReachPlace } from '@/features/findings/reach/ReachPlace'
+import { correctedGround } from '@/server/learntCorrection'
 
 /** What tells how far where no checks do. */
 async function onTheWayOf(asked: AskedFindings, findings: Findings, units: Units) {
@@ -17,12 +19,12 @@ async function onTheWayOf(asked: AskedFindings, findings: Findings, units: Units
 }
 
 export default placePage(async (asked, units, query) => {
-  const areas = areasToCover(listAreas(db()), asked.plan.base)
+  const areas = areasToCover(usedOf(groundOfTrial(db(), asked.open).areas), asked.plan.base)
   const findings = await findingsOfRuns(asked.chosen, settingsWithArea(asked.settings, areas))
   return (
     <ReachPlace
       {...{ asked, findings, areas, units }}
-      ground={groundOf(db(), asked.plan)}
+      ground={await correctedGround(db(), asked.open.trial.id, asked.plan)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
       onTheWay={await onTheWayOf(asked, findings, units)}
       leg={typeof query.leg === 'string' ? query.leg : null}

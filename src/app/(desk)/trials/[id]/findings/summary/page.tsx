@@ -1,4 +1,5 @@
-import { db, listAreas, listParts, listRigs } from '@/data'
+import { db, groundOfTrial, listParts, listRigs } from '@/data'
+import { usedOf } from '@/core/offered'
 import { findingsOfRuns } from '@/features/findings/frame/compute'
 import { NoFindings } from '@/features/findings/frame/NoFindings'
 import { answerFor, openFindings, type FindingsProps } from '@/features/findings/frame/openFindings'
@@ -10,14 +11,14 @@ import { SummaryPage } from '@/features/findings/summary/SummaryPage'
 export default async function FindingsSummary(props: FindingsProps) {
   const { asked, units } = await openFindings(props)
   if (!asked.shown) return <NoFindings trialId={asked.open.trial.id} />
-  const areas = areasToCover(listAreas(db()), asked.plan.base)
+  const areas = areasToCover(usedOf(groundOfTrial(db(), asked.open).areas), asked.plan.base)
   const findings = await findingsOfRuns(asked.chosen, settingsWithArea(asked.settings, areas))
   const answer = await answerFor(asked, findings, units)
   return (
     <SummaryPage
       {...{ asked, areas, findings, units }}
       answer={answer}
-      places={await placesOf(asked, answer, units)}
+      places={placesOf(asked, answer, units)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
     />
   )

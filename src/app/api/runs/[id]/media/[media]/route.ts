@@ -1,6 +1,7 @@
 import { messageOf } from '@/core/outcome'
 import { bytesOf } from '@/server/body'
 import { refused, refusedFor } from '@/server/json'
+import { withDisk } from '@/server/withDisk'
 import { MAX_MEDIA_BYTES, mediaTypeOf } from '@/core/trial'
 import { db, getMedia, storeMedia } from '@/data'
 
@@ -34,7 +35,7 @@ export async function GET(request: Request, { params }: Context) {
 }
 
 /** Takes the bytes of a photo or a sound; the same again changes nothing. */
-export async function PUT(request: Request, { params }: Context) {
+async function take(request: Request, { params }: Context) {
   const { id, media } = await params
   const type = request.headers.get('content-type') ?? ''
   const body = await bytesOf(request, MAX_MEDIA_BYTES)
@@ -42,3 +43,5 @@ export async function PUT(request: Request, { params }: Context) {
   const kept = storeMedia(db(), id, media, type, Buffer.from(body.value.buffer))
   return kept.ok ? Response.json({ id: kept.value }) : refused(messageOf(kept))
 }
+
+export const PUT = withDisk(take)

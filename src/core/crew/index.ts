@@ -1,0 +1,3 @@
+export * from './pairingWords'
+export * from './roles'
+export * from './status'

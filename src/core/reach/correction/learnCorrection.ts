@@ -1,0 +1,257 @@
+import type { Place } from '@/core/geo'
+import { groupedBy } from '@/core/groupedBy'
+import type { Direction } from '@/core/kit/rig/rig'
+import { cholesky, inverseSpd } from '@/core/stats/numeric/cholesky'
+import { apartM, effectsOf, LINK_DB, shadowCovariance, type Correction } from './correction'
+import { jointMoments } from './intervalMoments'
+
+/** What one check says of the margin that was predicted for it. */
+export interface MarginSeen {
+  checkId: string
+  key: string
+  direction: Exclude<Direction, 'loop'>
+  place: Place
+  distanceM: number
+  /** The margin that was predicted, dB. */
+  predictedDb: number
+  /**
+   * Whose meter it was read on; null where it says that the copy was as agreed (a margin above 0) or was not (below).
+   */
+  meter: 'base' | 'out' | null
+  /** Bounds, dB; of a meter with a zero of its own. */
+  lower: number
+  upper: number
+}
+
+/** Places whose shadowing is learnt at most; more are thinned out evenly. */
+const MOST_PLACES = 60
+/** Prior spreads of the effects, dB: on the whole, by direction, by tenfold distance, a meter's zero. */
+const SHARED_DB = [15, 5, 10, 25, 25] as const
+export type Spreads = Pick<Correction, 'shadowDb' | 'shadowM' | 'callDb'>
+
+/** Of a correction what it says of how things spread. */
+export const spreadsOf = ({ shadowDb, shadowM, callDb }: Spreads): Spreads => ({ shadowDb, shadowM, callDb })
+
+interface Tried {
+  lnZ: number
+  correction: Correction
+}
+/** What is tried of shadowing, its reach and the spread of calls, one after another; the likelihood chooses. */
+const TRIED: Record<keyof Spreads, readonly number[]> = {
+  shadowDb: [3, 4.5, 6, 7.5, 9, 11],
+  callDb: [2.5, 4.5],
+  shadowM: [150, 300, 600, 1200],
+}
+/** Shadowing on the whole, dB, and how far it is off that as a logarithm: a few marks tell little of it. */
+const [USUAL_SHADOW_DB, USUAL_SHADOW_SPREAD] = [8, 0.3]
+const ORDER = ['shadowDb', 'callDb', 'shadowM', 'shadowDb'] as const
+const FIRST_TRIED: Spreads = { shadowDb: 6, shadowM: 600, callDb: 2.5 }
+
+/** A place that has less part in another's shadowing is left out of it. */
+const LEAST_WEIGHT = 1e-6
+const SWEEPS = 30
+const DAMPING = 0.7
+const DONE = 1e-3
+
+/** What was seen of one link, direction and place on one meter, or of its copies: they have the same latent. */
+interface Site {
+  /** Which effects and places it is made of, and how much of each. */
+  of: number[]
+  by: number[]
+  intervals: { lower: number; upper: number }[]
+}
+
+const effectSpreads = (links: number) => [
+  ...SHARED_DB,
+  ...Array.from({ length: links }, () => LINK_DB[0]),
+  ...Array.from({ length: links }, () => LINK_DB[1]),
+]
+
+/** What is to be thought of links before any check: nothing is off on the whole, and by how much it may be. */
+export function priorCorrection(links: readonly string[]): Correction {
+  const spreads = effectSpreads(links.length)
+  return {
+    checks: 0,
+    marks: 0,
+    links: [...links],
+    places: [],
+    mean: spreads.map(() => 0),
+    covariance: spreads.map((s, i) => Array.from({ length: i + 1 }, (_, j) => (i === j ? s * s : 0))),
+    ...FIRST_TRIED,
+    shadowDb: USUAL_SHADOW_DB,
+  }
+}
+
+/** The prior of effects and places, its inverse and the logarithm of its determinant. */
+function priorOf(links: number, places: readonly Place[], shadowDb: number, shadowM: number) {
+  const spreads = effectSpreads(links)
+  const between = shadowCovariance(places, shadowDb, shadowM)
+  const placesInverse = places.length > 0 ? inverseSpd(between) : []
+  if (placesInverse === null) return null
+  const n = spreads.length + places.length
+  const precision = Array.from({ length: n }, () => new Array<number>(n).fill(0))
+  spreads.forEach((s, i) => (precision[i]![i] = 1 / (s * s)))
+  placesInverse.forEach((row, i) =>
+    row.forEach((v, j) => (precision[spreads.length + i]![spreads.length + j] = v)),
+  )
+  const lnDet = spreads.reduce((sum, s) => sum + 2 * Math.log(s), 0) + lnDetOf(between)
+  return { precision, placesInverse, lnDet }
+}
+
+const lnDetOf = (a: number[][]) => 2 * cholesky(a).reduce((sum, row, i) => sum + Math.log(row[i]!), 0)
+
+const dot = (a: readonly number[], b: readonly number[]) => a.reduce((s, v, i) => s + v * b[i]!, 0)
+
+/**
+ * Expectation propagation for intervals seen of linear combinations of a normal vector (Minka 2001; Rasmussen and
+ * Williams 2006, 3.6): every interval is stood in for by a normal of its own until nothing moves.
+ */
+function propagate(prior: NonNullable<ReturnType<typeof priorOf>>, sites: readonly Site[], noise: number) {
+  const n = prior.precision.length
+  const tau = new Float64Array(sites.length)
+  const nu = new Float64Array(sites.length)
+  let covariance = inverseSpd(prior.precision)
+  let mean = new Array<number>(n).fill(0)
+  if (!covariance) return null
+  let precision = prior.precision
+  let lnZ = -Infinity
+  for (let sweep = 0; sweep < SWEEPS; sweep++) {
+    let moved = 0
+    let part = 0
+    for (const [i, { of, by, intervals }] of sites.entries()) {
+      let [v, m] = [0, 0]
+      for (let a = 0; a < of.length; a++) {
+        const row = covariance![of[a]!]!
+        m += by[a]! * mean[of[a]!]!
+        for (let c = 0; c < of.length; c++) v += by[a]! * by[c]! * row[of[c]!]!
+      }
+      const left = 1 / v - tau[i]!
+      if (!(left > 1e-9)) continue
+      const [cv, cm] = [1 / left, (m / v - nu[i]!) / left]
+      const seen = jointMoments(cm, cv, intervals, noise)
+      const [t, u] = [Math.max(0, 1 / seen.variance - left), seen.mean / seen.variance - cm * left]
+      const [dt, du] = [DAMPING * (t - tau[i]!), DAMPING * (u - nu[i]!)]
+      part +=
+        seen.lnZ +
+        0.5 * Math.log(1 + tau[i]! * cv) +
+        (tau[i]! * cm * cm - 2 * cm * nu[i]! - cv * nu[i]! ** 2) / (2 * (1 + cv * tau[i]!))
+      tau[i] = tau[i]! + dt
+      nu[i] = nu[i]! + du
+      moved = Math.max(moved, Math.abs(dt) * v)
+    }
+    precision = prior.precision.map((row) => [...row])
+    const b = new Array<number>(n).fill(0)
+    for (const [i, { of, by }] of sites.entries())
+      for (let a = 0; a < of.length; a++) {
+        b[of[a]!] = b[of[a]!]! + by[a]! * nu[i]!
+        const row = precision[of[a]!]!
+        for (let c = 0; c < of.length; c++) row[of[c]!] = row[of[c]!]! + by[a]! * tau[i]! * by[c]!
+      }
+    covariance = inverseSpd(precision)
+    if (!covariance) return null
+    mean = covariance.map((row) => dot(row, b))
+    lnZ = part + 0.5 * dot(b, mean) - 0.5 * (prior.lnDet + lnDetOf(precision))
+    if (moved < DONE) break
+  }
+  return { mean, covariance, lnZ }
+}
+
+/** At most so many of them, spread evenly. */
+function thinned(places: readonly Place[]): Place[] {
+  const every = Math.max(1, places.length / MOST_PLACES)
+  return Array.from(
+    { length: Math.min(places.length, MOST_PLACES) },
+    (_, i) => places[Math.floor(i * every)]!,
+  )
+}
+
+const middle = (values: number[]) => [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0
+
+/** Where a meter's zero is looked for: the middle of what it read less what was predicted. */
+export function zeroOf(seen: readonly MarginSeen[], meter: 'base' | 'out'): number {
+  return middle(
+    seen.flatMap((s) =>
+      s.meter === meter && Number.isFinite(s.lower) && Number.isFinite(s.upper)
+        ? [(s.lower + s.upper) / 2 - s.predictedDb]
+        : [],
+    ),
+  )
+}
+
+/** Digits that go over the wire: a hundredth of a dB is more than anybody sees. */
+const DIGITS = 5
+const short = (v: number) => Number(v.toPrecision(DIGITS))
+const asKept = (mean: number[], covariance: number[][]) => ({
+  mean: mean.map(short),
+  covariance: covariance.map((row, i) => row.slice(0, i + 1).map(short)),
+})
+
+/** What was seen together, as intervals of combinations of effects and places. */
+function sitesOf(
+  together: readonly MarginSeen[][],
+  links: readonly string[],
+  places: readonly Place[],
+  prior: NonNullable<ReturnType<typeof priorOf>>,
+  zero: Record<'base' | 'out', number>,
+  { shadowDb, shadowM }: Spreads,
+): Site[] {
+  return together.map((same): Site => {
+    const [s] = same as [MarginSeen, ...MarginSeen[]]
+    const near = places.map((p) => shadowDb ** 2 * Math.exp(-apartM(p, s.place) / shadowM))
+    const weights = prior.placesInverse.map((row) => dot(row, near))
+    const vector = [...effectsOf(links, s.key, s.direction, s.distanceM, s.meter), ...weights]
+    const of = vector.flatMap((v, i) => (Math.abs(v) > LEAST_WEIGHT ? [i] : []))
+    return {
+      of,
+      by: of.map((i) => vector[i]!),
+      intervals: same.map(({ lower, upper, predictedDb, meter }) => {
+        const off = predictedDb + (meter === null ? 0 : zero[meter])
+        return { lower: lower - off, upper: upper - off }
+      }),
+    }
+  })
+}
+
+/**
+ * Learns from a log what a prediction is off by: on the whole, by direction, link and distance, and from place to place
+ * by shadowing that neighbours share. Reports are intervals, copies say on which side of nought a margin was; both go
+ * into one normal posterior by expectation propagation, and the likelihood chooses spreads and the reach of shadowing.
+ * @param fixed spreads that are taken as they are, where they were learnt before
+ * @param shadowed false for what knows of no place: whole, direction, distance and links alone
+ * @returns null where nothing was seen
+ */
+export function learnCorrection(
+  seen: readonly MarginSeen[],
+  { fixed = null, shadowed = true }: { fixed?: Spreads | null; shadowed?: boolean } = {},
+): Correction | null {
+  if (seen.length === 0) return null
+  const links = [...new Set(seen.map((s) => s.key))]
+  const byPlace = new Map(seen.map((s) => [`${s.place.lat} ${s.place.lon}`, s.place]))
+  const places = shadowed ? thinned([...byPlace.values()]) : []
+  const zero = { base: zeroOf(seen, 'base'), out: zeroOf(seen, 'out') }
+  const together = groupedBy(seen, (s) => `${s.key} ${s.direction} ${s.place.lat} ${s.place.lon} ${s.meter}`)
+  const learnt = { checks: new Set(seen.map((s) => s.checkId)).size, marks: byPlace.size }
+  const tryWith = (spreads: Spreads): Tried | null => {
+    const prior = priorOf(links.length, places, spreads.shadowDb, spreads.shadowM)
+    const found =
+      prior &&
+      propagate(prior, sitesOf([...together.values()], links, places, prior, zero, spreads), spreads.callDb)
+    if (!prior || !found) return null
+    const { mean, covariance, lnZ } = found
+    const usual = Math.log(spreads.shadowDb / USUAL_SHADOW_DB) / USUAL_SHADOW_SPREAD
+    return {
+      lnZ: lnZ - usual ** 2 / 2,
+      correction: { ...learnt, ...spreads, links, places, ...asKept(mean, covariance) },
+    }
+  }
+  let best = tryWith(fixed ?? FIRST_TRIED)
+  if (fixed) return best?.correction ?? null
+  for (const key of ORDER)
+    for (const value of TRIED[key]) {
+      const from = best?.correction ?? FIRST_TRIED
+      if (value === from[key]) continue
+      const found = tryWith({ ...spreadsOf(from), [key]: value })
+      if (found && found.lnZ > (best?.lnZ ?? -Infinity)) best = found
+    }
+  return best?.correction ?? null
+}

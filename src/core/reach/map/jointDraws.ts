@@ -1,0 +1,149 @@
+import type { Direction, Link } from '@/core/kit/rig/rig'
+import { normalQuantile } from '@/core/stats/numeric/normal'
+import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
+import type { Correction } from '../correction/correction'
+import { linkKey } from '../linkKey'
+import { oneWays, type OneWay } from './oneWays'
+import { linkDraws, USUAL_DRAWS, worldDraws, type SeenPlace } from './worldDraws'
+
+/** A place to be covered, with the margins that are predicted for it. */
+export interface AskedPlace extends SeenPlace {
+  /** By link and direction, by the prediction alone, dB; NaN where the ground is not known. */
+  predictedDb: Record<string, number>
+}
+
+/** How {@link AskedPlace.predictedDb} names a link and direction. */
+export const wayKey = (link: Link, direction: OneWay) => `${linkKey(link)} ${direction}`
+
+/** Margins over what is needed, drawn jointly, dB. */
+export interface MarginDraws {
+  draws: number
+  /** Of draw k, link l, way w and place p at ((k · links + l) · ways + w) · places + p; NaN where nobody knows. */
+  margins: Float32Array
+  ways: OneWay[]
+  /** The spread of calls that they were drawn with, dB. */
+  callDb: number
+}
+
+export interface MarginAsk {
+  places: readonly AskedPlace[]
+  links: readonly Link[]
+  directions: readonly Direction[]
+  correction: Correction | null | undefined
+}
+
+/** For each draw and link which places are covered. */
+export interface CoverDraws {
+  draws: number
+  places: number
+  /** 1 where link l covers place p in draw k, at (k · links + l) · places + p. */
+  covered: Uint8Array
+}
+
+export interface CoverAsk extends MarginAsk {
+  /** Of calls from a covered place so many come through, 0 to 1. */
+  reliability: number
+}
+
+/** Where margins are asked for, without what is predicted for them. */
+export type OffAsk = Omit<MarginAsk, 'places'> & {
+  places: readonly SeenPlace[]
+}
+
+/**
+ * What predictions of links at places are off by, drawn jointly from what the log taught of the whole and of every
+ * place: neighbours share their shadowing, links and places what the prediction is off by. Before any check from what
+ * may be off. It does not depend on what is predicted, so a map that is asked again with another height or power keeps
+ * it.
+ */
+export function offDraws(ask: OffAsk, draws = USUAL_DRAWS): MarginDraws {
+  const { places, links } = ask
+  const ways = oneWays(ask.directions)
+  const world = worldDraws(ask, draws)
+  const of = links.map((link, l) => linkDraws(world, link, l, ways))
+  const margins = new Float32Array(draws * links.length * ways.length * places.length)
+  let at = 0
+  for (let k = 0; k < draws; k++)
+    for (const link of of)
+      for (let w = 0; w < ways.length; w++)
+        for (let p = 0; p < places.length; p++)
+          margins[at++] = world.shadow[k * places.length + p]! + link(k, w, places[p]!.distanceM)
+  return { draws, margins, ways, callDb: world.c.callDb }
+}
+
+/** Margins at places: what is predicted there, and what that may be off by. */
+export function marginsOver(
+  off: MarginDraws,
+  places: readonly AskedPlace[],
+  links: readonly Link[],
+): MarginDraws {
+  const predicted = links.flatMap((l) =>
+    off.ways.map((d) => places.map((p) => p.predictedDb[wayKey(l, d)] ?? NaN)),
+  )
+  const margins = new Float32Array(off.margins.length)
+  let at = 0
+  for (let k = 0; k < off.draws; k++)
+    for (const row of predicted) for (const v of row) margins[at] = v + off.margins[at++]!
+  return { ...off, margins }
+}
+
+/**
+ * Which places links cover, in each of joint draws: all the ways that are asked for must come through.
+ * @param off as drawn before for the same places, links and directions
+ */
+export function coverDraws(ask: CoverAsk, off = offDraws(ask)): CoverDraws {
+  const { draws, margins, ways, callDb } = marginsOver(off, ask.places, ask.links)
+  const [links, places] = [ask.links.length, ask.places.length]
+  const needDb = callDb * normalQuantile(ask.reliability)
+  const covered = new Uint8Array(draws * links * places)
+  for (let kl = 0; kl < draws * links; kl++)
+    for (let p = 0; p < places; p++) {
+      let all = 1
+      for (let w = 0; w < ways.length; w++)
+        if (!(margins[(kl * ways.length + w) * places + p]! >= needDb)) all = 0
+      covered[kl * places + p] = all
+    }
+  return { draws, places, covered }
+}
+
+/** A share and where it lies nine times in ten. */
+export interface Share {
+  median: number
+  low: number
+  high: number
+}
+
+const [LOW, HIGH] = [0.05, 0.95]
+
+/**
+ * The shares of places for which something holds, one for each draw, ascending.
+ * @param holds given what each link covers of a place
+ * @param only places by their index; all where left out
+ */
+export function drawnShares(
+  { draws, places, covered }: CoverDraws,
+  links: number,
+  holds: (by: (link: number) => boolean) => boolean,
+  only: readonly number[] = Array.from({ length: places }, (_, i) => i),
+): number[] {
+  return Array.from({ length: draws }, (_, k) => {
+    let n = 0
+    for (const p of only) if (holds((l) => covered[(k * links + l) * places + p] === 1)) n++
+    return only.length > 0 ? n / only.length : 0
+  }).sort((a, b) => a - b)
+}
+
+/** Of shares that were drawn, ascending, the middle, and where nine in ten of them lie. */
+export function shareOf(drawn: readonly number[]): Share {
+  const at = (q: number) => sortedQuantile(drawn, q)
+  return { median: at(0.5), low: at(LOW), high: at(HIGH) }
+}
+
+/** How often each place is covered by a link, over the draws, 0 to 1. */
+export function coverChance({ draws, places, covered }: CoverDraws, links: number, link: number): number[] {
+  return Array.from({ length: places }, (_, p) => {
+    let n = 0
+    for (let k = 0; k < draws; k++) n += covered[(k * links + link) * places + p]!
+    return n / draws
+  })
+}

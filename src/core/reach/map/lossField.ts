@@ -1,0 +1,169 @@
+import {
+  AVERAGE_GROUND,
+  effectiveRadiusKm,
+  freeSpaceLoss,
+  MIN_DIFFRACTION_MHZ,
+  RadialDiffraction,
+} from '@/core/propagation'
+import type { CoverAt, PathCover } from '@/core/terrain'
+import { endDb, lossOver, type Taken } from '../lossOver'
+import { emptyField, fieldSide, type Field, type RasterGround } from './mapRaster'
+
+/** The two ends of every path of a field. */
+export interface FieldEnds {
+  frequencyMHz: number
+  /** Over the ground, m. */
+  baseM: number
+  farM: number
+}
+
+/** A way out from the middle, along one axis a cell at a time, and across it by a share of a cell. */
+interface Way {
+  /** East and south of one step along the axis, and of one across it. */
+  along: [east: number, south: number]
+  across: [east: number, south: number]
+}
+
+const WAYS: readonly Way[] = [
+  { along: [1, 0], across: [0, 1] },
+  { along: [-1, 0], across: [0, 1] },
+  { along: [0, 1], across: [1, 0] },
+  { along: [0, -1], across: [1, 0] },
+]
+
+/** What a way has met so far. */
+class Walked {
+  readonly heightsM: Float64Array
+  readonly distancesKm: Float64Array
+  readonly woodTopM: Float32Array
+  readonly builtTopM: Float32Array
+  count = 0
+  /** Something stands on it. */
+  topped = false
+
+  constructor(most: number) {
+    this.heightsM = new Float64Array(most)
+    this.distancesKm = new Float64Array(most)
+    this.woodTopM = new Float32Array(most)
+    this.builtTopM = new Float32Array(most)
+  }
+
+  begin(): void {
+    this.count = 0
+    this.topped = false
+  }
+
+  add(distanceKm: number, heightM: number, on: CoverAt | null): void {
+    const i = this.count++
+    this.distancesKm[i] = distanceKm
+    this.heightsM[i] = heightM
+    const top = on?.heightM ?? 0
+    this.woodTopM[i] = on?.kind === 'wood' ? top : 0
+    this.builtTopM[i] = on?.kind === 'wood' ? 0 : top
+    if (top > 0) this.topped = true
+  }
+
+  cover(near: CoverAt | null, far: CoverAt | null): PathCover {
+    const [woodTopM, builtTopM] = [
+      this.woodTopM.subarray(0, this.count),
+      this.builtTopM.subarray(0, this.count),
+    ]
+    return { woodTopM, builtTopM, near, far }
+  }
+
+  profile() {
+    return {
+      distancesKm: this.distancesKm.subarray(0, this.count),
+      heightsM: this.heightsM.subarray(0, this.count),
+    }
+  }
+}
+
+/**
+ * Median loss from the middle of a raster to its cells, dB, by {@link lossOver} along ways to every cell of its
+ * edge: of the ways that pass a cell the one nearest to its middle is taken, so that a cell is looked at once. Over
+ * bare ground the model's part runs along the way; where something stands on it each path is worked out by itself.
+ * @param every only each so many-th cell, both ways; the ground between is walked all the same
+ * @param sides which of the four sides of the raster are gone to: east, west, south, north; several workers share them
+ * @returns NaN where the ground is not known all the way; in the middle the least of what is about it
+ */
+export function lossField(
+  ground: RasterGround,
+  { frequencyMHz, baseM, farM }: FieldEnds,
+  taken: Taken,
+  every: number,
+  sides: readonly number[] = [0, 1, 2, 3],
+): Field {
+  const { raster, heightsM, cover, kinds } = ground
+  const { half, stepM } = raster
+  const side = 2 * half + 1
+  const field = emptyField(raster, every)
+  const coarse = fieldSide(raster, every)
+  const [n, middle] = [half / every, (coarse - 1) / 2]
+  const path = {
+    frequencyMHz,
+    polarisation: 'vertical',
+    ground: AVERAGE_GROUND,
+    radiusKm: effectiveRadiusKm(taken.k),
+  } as const
+  const radial = new RadialDiffraction(half + 1, baseM, farM, path)
+  const walked = new Walked(half + 1)
+  const coverOfCell = (i: number) => (cover && cover[i]! > 0 ? kinds[cover[i]! - 1]! : null)
+  const near = coverOfCell(half * side + half)
+  const ends = (far: CoverAt | null) =>
+    endDb(frequencyMHz, baseM, near, taken.baseStands, false) +
+    endDb(frequencyMHz, farM, far, taken.farStands, false)
+  const usualEnds = ends(null)
+  const runs = taken.model === 'terrain' && frequencyMHz >= MIN_DIFFRACTION_MHZ
+  const lossHere = (distanceKm: number, far: CoverAt | null) => {
+    if (runs && !walked.topped)
+      return freeSpaceLoss(frequencyMHz, distanceKm) + radial.lossDb() + (far ? ends(far) : usualEnds)
+    const geometry = {
+      frequencyMHz,
+      distanceKm,
+      baseM,
+      farM,
+      profile: walked.profile(),
+      vertical: true,
+      k: taken.k,
+    }
+    return lossOver(geometry, cover ? walked.cover(near, far) : null, taken).lossDb
+  }
+  const walk = ({ along, across }: Way, lean: number) => {
+    const slope = lean / n
+    const stepKm = (stepM / 1000) * Math.hypot(1, slope)
+    const start = heightsM[half * side + half]!
+    if (Number.isNaN(start)) return
+    radial.begin(stepKm, start)
+    walked.begin()
+    walked.add(0, start, near)
+    for (let k = 1; k <= half; k++) {
+      const aside = slope * k
+      const whole = Math.floor(aside)
+      const share = aside - whole
+      const cellAt = (a: number) =>
+        (half + k * along[1] + a * across[1]) * side + half + k * along[0] + a * across[0]
+      const first = cellAt(whole)
+      const height =
+        share === 0 ? heightsM[first]! : heightsM[first]! * (1 - share) + heightsM[cellAt(whole + 1)]! * share
+      if (Number.isNaN(height)) return
+      const on = coverOfCell(share < 0.5 ? first : cellAt(whole + 1))
+      radial.add(height)
+      walked.add(k * stepKm, height, on)
+      if (k % every !== 0) continue
+      const out = k / every
+      const over = Math.round((lean * out) / n)
+      if (Math.round((over * n) / out) !== lean) continue
+      const row = middle + out * along[1] + over * across[1]
+      field.values[row * coarse + middle + out * along[0] + over * across[0]] = lossHere(k * stepKm, on)
+    }
+  }
+  for (const i of sides) for (let lean = -n; lean <= n; lean++) walk(WAYS[i]!, lean)
+  // At the base itself as a step from it.
+  const at = middle * coarse + middle
+  const about = [at - 1, at + 1, at - coarse, at + coarse]
+    .map((i) => field.values[i]!)
+    .filter((v) => !Number.isNaN(v))
+  if (about.length > 0) field.values[at] = Math.min(...about)
+  return field
+}

@@ -1,0 +1,66 @@
+import { percentText } from '@/core/units'
+import { shareText } from './mapWords'
+import type { SitesTogether } from './sitesTogether'
+
+/** A site as it is spoken of. */
+export interface NamedSite {
+  id: string
+  name: string
+  role: 'candidate' | 'relay'
+}
+
+/** Less than this share more is nothing to speak of. */
+const LITTLE = 0.02
+/** So sure a relay and the base must be of one another. */
+const SURE = 0.9
+
+/**
+ * What other sites would bring, in a few sentences: the relay that brings most, and the other base.
+ * @param of what is to be covered, as it is spoken of
+ * @param needed share of it, 0 to 1
+ */
+export function sitesSentence(
+  found: SitesTogether,
+  sites: readonly NamedSite[],
+  of: string,
+  needed: number,
+): string {
+  const enough = (chance: number) =>
+    ` It is the ${percentText(needed)} that is needed with a chance of ${Math.round(100 * chance)} of 100.`
+  const { base } = found
+  const known = found.sites.flatMap((worth) => {
+    const site = sites.find((s) => s.id === worth.id)
+    return site ? [{ site, worth }] : []
+  })
+  const most = (role: NamedSite['role'], gain: (w: (typeof known)[number]['worth']) => number) =>
+    known.filter((k) => k.site.role === role).sort((a, b) => gain(b.worth) - gain(a.worth))[0]
+  const relay = most('relay', (w) => w.through.median)
+  const other = most('candidate', (w) => w.withBase.median)
+  const said: string[] = []
+  if (relay) {
+    const { linked, through } = relay.worth
+    const { name } = relay.site
+    if (linked === null) said.push(`The ground between ${name} and the base is not known.`)
+    else if (linked < 1 - SURE) said.push(`${name} as a relay would not copy the base.`)
+    else if (through.median < base.median + LITTLE)
+      said.push(`${name} as a relay would bring nothing to speak of.`)
+    else
+      said.push(
+        `Through ${name} as a relay ${shareText(through)} of ${of} comes through, in place of ${percentText(base.median)}.` +
+          enough(relay.worth.enough.asRelay) +
+          (linked < SURE
+            ? ` The relay and the base copy one another with a chance of ${Math.round(100 * linked)} of 100.`
+            : ''),
+      )
+  }
+  if (other) {
+    const { withBase } = other.worth
+    const { name } = other.site
+    said.push(
+      withBase.median < base.median + LITTLE
+        ? `A second base at ${name} would add nothing to speak of.`
+        : `With a second base at ${name} ${shareText(withBase)} of ${of} is covered, in place of ${percentText(base.median)}.${enough(other.worth.enough.asBase)}`,
+    )
+  }
+  return said.join(' ')
+}

@@ -1,0 +1,6 @@
+export { readAsciiGrid } from './asciiGrid'
+export { readGeoTiff } from './geoTiff'
+export type { HeightsRead } from './heights'
+export { readHgt } from './hgt'
+export { readXyz } from './xyz'
+export type { HeightUnit } from './units'

@@ -1,0 +1,5 @@
+export * from './crew'
+export * from './ground'
+export * from './kit'
+export * from './run'
+export * from './trial'

@@ -1,0 +1,81 @@
+import type { Place } from '@/core/geo'
+import type { Direction, Link } from '@/core/kit'
+import type { PredictionSettings } from '@/core/reach'
+import { enoughOf } from '@/core/reach/map/enough'
+import { nextOnMap, type CheckPlace } from '@/core/reach/map/nextOnMap'
+import type { ReachMapAsk } from '@/core/reach/map/reachMap'
+import { radiusFrom, sitesTogether, type OtherSite } from '@/core/reach/map/sitesTogether'
+import type { CoveredGround } from '@/core/terrain'
+import { pictureOf, reachAt, type MapBase, type ReachMaps } from './reachMaps'
+
+/** What a page asks of maps of reach. @param loaded the ground as it is by now */
+export function reachApi(maps: ReachMaps, loaded: () => CoveredGround) {
+  let mapsAsked = 0
+
+  /** Between steps of long work what else is asked goes first; where that is another map the work is given up. */
+  function givenWay(): () => Promise<void> {
+    const asked = mapsAsked
+    return async () => {
+      await new Promise((resolve) => setTimeout(resolve))
+      if (mapsAsked !== asked) throw new Error('another map was asked for meanwhile')
+    }
+  }
+
+  return {
+    /** The map of reach round a base; with every so many cells it is coarse and quick, or fine. */
+    reachMap(base: MapBase, radiusM: number, ask: ReachMapAsk) {
+      mapsAsked++
+      return maps.map(loaded(), base, radiusM, ask)
+    },
+
+    /** What each of several links covers of what is to be covered, and the chance that it is as much as is needed. */
+    enough: (base: MapBase, radiusM: number, ask: ReachMapAsk, needed: number) =>
+      enoughOf(maps.maker(loaded(), base, radiusM), ask, needed),
+
+    /** What other sites would add to the base, and what all cover together. */
+    sitesTogether: (base: Place, radiusM: number, ask: ReachMapAsk, sites: OtherSite[], needed: number) =>
+      sitesTogether(
+        {
+          base: maps.maker(loaded(), { place: base }, radiusM),
+          at: ({ id, place }) => maps.maker(loaded(), { place, from: id }, radiusFrom(base, place, radiusM)),
+          othersFirst: givenWay(),
+        },
+        loaded(),
+        base,
+        ask,
+        sites,
+        needed,
+      ),
+
+    /** What the next check would best be, for what a map is asked. */
+    nextBest: (
+      base: MapBase,
+      radiusM: number,
+      ask: ReachMapAsk,
+      places: CheckPlace[],
+      reportDb: number | null,
+    ) => nextOnMap(maps.maker(loaded(), base, radiusM), ask, places, reportDb),
+
+    /** The chance of copy round a base as a grid, and as a picture. */
+    async reachGrid(
+      base: MapBase,
+      radiusM: number,
+      link: Link,
+      directions: Direction[],
+      settings: PredictionSettings,
+      ink: [number, number, number],
+    ) {
+      const grid = maps.grid(maps.maker(loaded(), base, radiusM), link, directions, settings)
+      return { grid, png: await pictureOf(grid, ink) }
+    },
+
+    /** What to expect at one place of links. */
+    reachAt: (
+      base: MapBase,
+      place: Place,
+      links: Link[],
+      directions: Direction[],
+      settings: PredictionSettings,
+    ) => reachAt(loaded(), base, place, links, directions, settings),
+  }
+}
