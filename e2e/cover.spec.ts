@@ -44,13 +44,11 @@ test('a wood typed by its corners stands on the way, is seen in the profile and 
   await expect(stub).toHaveText(before)
 })
 
-test('an area is drawn on the map; ground to be covered gets its share for each site and height', async ({
-  page,
-}) => {
+test('an area is drawn on the map; ground to be covered leads to its share under Reach', async ({ page }) => {
   const trial = await openTrial(page, 'Short or long')
   await page.goto(`${trial}/ground`)
   const sites = page.getByRole('region', { name: 'Sites and heights' })
-  await expect(sites.getByRole('columnheader', { name: 'Of Race course, 9 times in 10' })).toBeVisible()
+  await expect(sites.getByText('How much of Race course each of them covers')).toBeVisible()
   await expect(sites.getByText(/\d+ of 28/).first()).toBeVisible()
   await areas(page).getByRole('button', { name: 'Draw an area on the map' }).click()
   await expect(areas(page).getByText('Click its corners on the map')).toBeVisible()
@@ -68,14 +66,15 @@ test('an area is drawn on the map; ground to be covered gets its share for each 
   await page.getByRole('option', { name: 'ground to be covered' }).click()
   await areas(page).getByLabel('Name').fill('Far side')
   await areas(page).getByRole('button', { name: 'Keep the area' }).click()
-  const row = sites.getByRole('row', { name: /the base now/ })
-  await expect(sites.getByRole('columnheader', { name: 'Of Far side, 9 times in 10' })).toBeVisible()
-  await expect(row.getByRole('cell').nth(6)).toHaveText(/^\d+ %$/)
+  await expect(sites.getByText(/How much of Race course and Far side|Far side and Race course/)).toBeVisible()
   await page.getByLabel('Rings of expected reach').check()
   await expect(page.getByText(/^To expect 90 times in 100, round the base:/)).toBeVisible()
   await expect(page.getByText(/half the bearings \d/).first()).toBeVisible()
   await areas(page).getByRole('button', { name: 'Delete Far side' }).click()
   await expect(areas(page).getByText('Far side')).toHaveCount(0)
+  // The share itself has one place.
+  await sites.getByRole('link', { name: 'Reach' }).click()
+  await expect(page.getByRole('heading', { name: 'Other bases and relays' })).toBeVisible()
 })
 
 test('KML brings places, ways and areas; what is none is refused in a sentence', async ({ page }) => {

@@ -4,7 +4,6 @@ import { good, type Outcome, type Problem } from '@/core/outcome'
 import { metresPerDegree, type Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
 import {
-  coveredShare,
   marksOnGround,
   reachOutline,
   sitePrediction,
@@ -17,7 +16,6 @@ import type { Mark } from '@/core/trial'
 import {
   contourLines,
   coverOf,
-  placesInArea,
   contourStepM,
   DAY_INKS,
   describeGrid,
@@ -39,7 +37,6 @@ import {
   type GroundProfile,
   type HeightGrid,
   type HeightUnit,
-  type Rings,
   type Terrain,
 } from '@/core/terrain'
 import { mercatorCanvas, paintedOf, paintGround, type Painted, type Raster, type View } from './paintGround'
@@ -93,9 +90,6 @@ function profilesTo(from: Place, marks: readonly Mark[]): Map<string, GroundProf
   }
   return found
 }
-
-/** Places that stand for an area. */
-const PLACES = 150
 
 /** A grid's relief and contours, kept once made; null where it is not loaded. */
 function preparedGrid(id: string, night: boolean): Painted | null {
@@ -207,13 +201,14 @@ const api = {
   /** What a base here would do for the marks, for each height of its antenna. */
   site(
     place: Place,
+    elsewhere: boolean,
     marks: Mark[],
     link: Link,
     heightsM: number[],
     settings: PredictionSettings,
   ): (SitePrediction | null)[] {
     const profiles = profilesTo(place, marks)
-    return heightsM.map((m) => sitePrediction(marks, profiles, link, m, settings))
+    return heightsM.map((m) => sitePrediction(marks, profiles, link, m, settings, elsewhere))
   },
 
   /** How far each link is expected to reach, bearing by bearing. */
@@ -225,28 +220,6 @@ const api = {
     reliability: number,
   ): OutlinePoint[][] {
     return links.map((l) => reachOutline({ terrain, cover }, from, l, directions, settings, reliability))
-  },
-
-  /** The share of each area that a link is expected to cover from a place. */
-  covered(
-    from: Place,
-    link: Link,
-    directions: Direction[],
-    settings: PredictionSettings,
-    reliability: number,
-    areas: Rings[],
-  ): { share: number; known: number }[] {
-    return areas.map((rings) =>
-      coveredShare(
-        { terrain, cover },
-        from,
-        link,
-        directions,
-        settings,
-        reliability,
-        placesInArea(rings, PLACES),
-      ),
-    )
   },
 
   ...reachApi(maps, () => ({ terrain, cover })),

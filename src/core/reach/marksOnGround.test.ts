@@ -17,6 +17,7 @@ const ground = (lengthKm: number, ridgeM: number, knownKm = lengthKm): GroundPro
   const distancesKm = Float64Array.from({ length: 61 }, (_, i) => (lengthKm * i) / 60)
   return {
     lengthKm,
+    bearingDeg: 90,
     knownKm,
     cover: null,
     distancesKm,
@@ -63,13 +64,13 @@ describe('marks on their ground', () => {
 
 describe('a site', () => {
   it('covers more with a higher mast, and says what a relay there would do', () => {
-    const low = sitePrediction(marks, over(40), link, 4, USUAL_PREDICTION)!
-    const high = sitePrediction(marks, over(40), link, 60, USUAL_PREDICTION)!
+    const low = sitePrediction(marks, over(40), link, 4, USUAL_PREDICTION, true)!
+    const high = sitePrediction(marks, over(40), link, 60, USUAL_PREDICTION, true)!
     expect(high.meanMarginDb).toBeGreaterThan(low.meanMarginDb + 5)
     expect(high.coveredShare).toBeGreaterThanOrEqual(low.coveredShare)
     expect(high.inSight).toBeGreaterThanOrEqual(low.inSight)
     expect(high.relayedShare).toBeGreaterThanOrEqual(low.relayedShare)
     expect(low.marks).toBe(3)
-    expect(sitePrediction(marks, new Map(), link, 4, USUAL_PREDICTION)).toBeNull()
+    expect(sitePrediction(marks, new Map(), link, 4, USUAL_PREDICTION, true)).toBeNull()
   })
 })

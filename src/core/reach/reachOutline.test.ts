@@ -5,7 +5,7 @@ import type { Rig } from '@/core/kit'
 import { link as linkOf, rig as rigOf } from '@/core/testing/plans'
 import { coverOf, terrainOf, type HeightGrid, type Rings } from '@/core/terrain'
 import { pathOver, predict, USUAL_PREDICTION, type PredictionSettings } from './predict'
-import { coveredShare, reachOutline } from './reachOutline'
+import { reachOutline } from './reachOutline'
 import { groundProfile } from '@/core/terrain'
 
 const rig = (letter: string, more: Partial<Rig>) =>
@@ -95,23 +95,6 @@ describe('reachOutline', () => {
     const wooded = outline(0, 0.9, coverOf([{ kind: 'wood', heightM: 18, rings: [west] }]))
     expect(wooded[6]!.distanceM).toBeLessThan(outline(0)[6]!.distanceM)
     expect(wooded[2]!.distanceM).toBe(outline(0)[2]!.distanceM)
-  })
-})
-
-describe('coveredShare', () => {
-  it('is the share of places that are expected to copy, of those on known ground', () => {
-    const terrain = { terrain: terrainOf([ground(0)]), cover: null }
-    const reach = outline(0)[2]!.distanceM
-    const places = [0.3, 0.6, 0.9, 1.3, 1.6].map((t) => direct(base, 90, t * reach))
-    const share = coveredShare(terrain, base, link, ['to base'], bare, 0.9, [
-      ...places,
-      { lat: 50, lon: -29 },
-    ])
-    expect(share).toEqual({ share: 0.6, known: 5 })
-    expect(coveredShare(terrain, base, link, ['to base'], bare, 0.9, [{ lat: 50, lon: -29 }])).toEqual({
-      share: 0,
-      known: 0,
-    })
   })
 })
 

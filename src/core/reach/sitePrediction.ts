@@ -16,22 +16,25 @@ export interface SitePrediction {
 }
 
 /** A place counts as covered where copy is expected this often. */
-export const SURE = 0.9
+const SURE = 0.9
 
-/** A site against the marks, for one link's rigs and a mast of its own. Null where no mark's ground is known. */
+/**
+ * A site against the marks, for one link's rigs and a mast of its own. Null where no mark's ground is known.
+ * @param elsewhere it is not where the log was made from, so what that knows of a place holds in part
+ */
 export function sitePrediction(
   marks: readonly Mark[],
   profiles: ReadonlyMap<string, GroundProfile>,
   link: Link,
   heightM: number,
   settings: PredictionSettings,
+  elsewhere: boolean,
 ): SitePrediction | null {
   const raised = { ...link, base: { ...link.base, antennaHeightM: heightM } }
   const there = marks.flatMap((m) => {
     const profile = profiles.get(m.id)
     if (!profile || profile.knownKm < profile.lengthKm || profile.lengthKm <= 0) return []
-    // What the log knows of a place's shadowing holds as seen from the trial's own base.
-    const path = { ...pathOver(profile), far: null }
+    const path = { ...pathOver(profile), fromOther: elsewhere }
     const { toBase, fromBase, weaker } = predictBoth(raised, path, settings)
     const kind = pathClearance(profile, heightM, link.out.antennaHeightM, link.out.txMHz, settings.k).kind
     return [{ up: toBase.chance, down: fromBase.chance, weaker, kind }]

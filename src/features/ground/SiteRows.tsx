@@ -3,14 +3,12 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { inverse, type Place } from '@/core/geo'
-import type { Direction, Link } from '@/core/kit'
+import type { Link } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
 import type { Mark } from '@/core/trial'
 import { type Units, distanceText, lengthUnit, percentText, signedText, toLength } from '@/core/units'
-import type { AreaRow } from '@/data/areas'
 import type { SiteRow } from '@/data/ground'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
-import { useAreaShares } from './useAreaShares'
 import { useSitePrediction } from './useSitePrediction'
 
 const NOT_KNOWN: [null, null] = [null, null]
@@ -20,11 +18,9 @@ interface RowProps {
   groundKey: string
   marks: Mark[]
   settings: PredictionSettings
-  directions: Direction[]
-
-  /** Ground to be covered. */
-  toCover: AreaRow[]
   place: Place
+  /** It is another place than the base's, which the log was made from. */
+  elsewhere: boolean
   link: Link
   heightsM: [number, number]
   title: string
@@ -37,9 +33,8 @@ interface RowProps {
 export function SiteRows({
   worker,
   groundKey,
-  directions,
-  toCover,
   place,
+  elsewhere,
   marks,
   link,
   settings,
@@ -50,10 +45,8 @@ export function SiteRows({
   onDelete,
   units,
 }: RowProps & { units: Units }) {
-  const site = useSitePrediction({ worker, groundKey, place, marks, link, heightsM, settings })
+  const site = useSitePrediction({ worker, groundKey, place, elsewhere, marks, link, heightsM, settings })
   const [low, high] = site.value ?? NOT_KNOWN
-  const covered = useAreaShares(toCover, { worker, groundKey, place, link, heightsM, directions, settings })
-  const shares = covered.value
   const show = (h: number) => `${Number(toLength(h, units).toFixed(1))} ${lengthUnit(units)}`
   const perMetre =
     low && high ? (high.meanMarginDb - low.meanMarginDb) / (high.heightM - low.heightM || 1) : null
@@ -98,22 +91,6 @@ export function SiteRows({
                   : 'the ground to the marks is not known'}
             </td>
           )}
-          {toCover.map((a, j) => {
-            const share = shares?.[i]?.[j]
-            return (
-              <td key={a.id}>
-                {share ? (
-                  share.known > 0 ? (
-                    <b>{percentText(share.share)}</b>
-                  ) : (
-                    'not known'
-                  )
-                ) : (
-                  <span style={{ color: 'var(--soft)' }}>{covered.at === 'failed' ? 'failed' : '…'}</span>
-                )}
-              </td>
-            )
-          })}
           <td>
             <Button
               size="small"

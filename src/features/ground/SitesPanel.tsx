@@ -4,12 +4,13 @@ import Box from '@mui/material/Box'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import { useMemo, useState } from 'react'
+import Link from 'next/link'
+import { useState } from 'react'
 import { inverse, type Place } from '@/core/geo'
-import type { Direction, Link } from '@/core/kit'
+import type { Link as RadioLink } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
 import type { Mark } from '@/core/trial'
-import { distanceText, fromLength, lengthUnit, toLength, type Units } from '@/core/units'
+import { andList, distanceText, fromLength, lengthUnit, toLength, type Units } from '@/core/units'
 import type { AreaRow } from '@/data/areas'
 import type { SiteRow } from '@/data/ground'
 import { Table } from '@/ui/table/Table'
@@ -21,23 +22,34 @@ import { dropSite } from './actions'
 import { OtherStationLine, SiteRows } from './SiteRows'
 
 interface Props {
+  trialId: string
   worker: TerrainWorker | null
   groundKey: string
   base: (Place & { name: string }) | null
   sites: SiteRow[]
   areas: AreaRow[]
   marks: Mark[]
-  links: Link[]
-  directions: Direction[]
+  links: RadioLink[]
   settings: PredictionSettings
   units: Units
   onSight: (place: Place, heightM: number, name: string) => void
 }
 
+/** Where the share of areas that are to be covered stands. */
+function SharesAreAt({ trialId, areas }: Pick<Props, 'trialId' | 'areas'>) {
+  const toCover = areas.filter((a) => a.kind === 'to cover')
+  if (toCover.length === 0) return null
+  return (
+    <Box sx={{ mt: 1 }}>
+      How much of {andList(toCover.map((a) => a.name || 'the area to cover'))} each of them covers, and how
+      sure that is, stands under <Link href={`/trials/${trialId}/reach`}>Reach</Link>.
+    </Box>
+  )
+}
+
 /** Sites and heights side by side: what a mast here or there would do for the marks of the trial. */
 export function SitesPanel(props: Props) {
-  const { worker, groundKey, base, sites, areas, marks, links, directions, settings, units, onSight } = props
-  const toCover = useMemo(() => areas.filter((a) => a.kind === 'to cover'), [areas])
+  const { trialId, worker, groundKey, base, sites, areas, marks, links, settings, units, onSight } = props
   const [linkId, setLink] = useState(links[0]?.id ?? '')
   const [low, setLow] = useState(String(Number(toLength(4, units).toFixed(1))))
   const [high, setHigh] = useState(String(Number(toLength(8, units).toFixed(1))))
@@ -64,7 +76,7 @@ export function SitesPanel(props: Props) {
     [s.role, distanceText(inverse(base, { lat: s.lat!, lon: s.lon! }).distanceM, units), s.note]
       .filter(Boolean)
       .join(' · ')
-  const shared = { worker, groundKey, marks, link, directions, settings, heightsM: heights, units, toCover }
+  const shared = { worker, groundKey, marks, link, settings, heightsM: heights, units }
   return (
     <Box component="section" aria-label="Sites and heights" sx={{ mt: 4 }}>
       <Typography variant="h2" component="h2">
@@ -113,9 +125,6 @@ export function SitesPanel(props: Props) {
             <th>Marks in sight</th>
             <th>Mean margin</th>
             <th>Pairs of marks through a relay here</th>
-            {toCover.map((a) => (
-              <th key={a.id}>Of {a.name || 'the area to cover'}, 9 times in 10</th>
-            ))}
             <th />
           </>
         }
@@ -123,6 +132,7 @@ export function SitesPanel(props: Props) {
         <SiteRows
           {...shared}
           place={base}
+          elsewhere={false}
           title={base.name}
           about="the base now"
           onSight={(h) => onSight(base, h, base.name)}
@@ -135,6 +145,7 @@ export function SitesPanel(props: Props) {
               key={s.id}
               {...shared}
               place={place}
+              elsewhere
               title={s.name}
               about={about(s)}
               onSight={(h) => onSight(place, h, s.name)}
@@ -143,6 +154,7 @@ export function SitesPanel(props: Props) {
           )
         })}
       </Table>
+      <SharesAreAt trialId={trialId} areas={areas} />
       {others.map((s) => (
         <OtherStationLine
           key={s.id}

@@ -1,4 +1,5 @@
 import Typography from '@mui/material/Typography'
+import NextLink from 'next/link'
 import { decide, decisionWords, type Burden, type Findings } from '@/core/findings'
 import type { Link } from '@/core/kit'
 import type { Units } from '@/core/units'
@@ -9,6 +10,7 @@ import { needOf, type AreaToCover } from './areasToCover'
 import { NeedForm } from './NeedForm'
 
 interface Props {
+  trialId: string
   links: readonly Link[]
   runId: string
   findings: Findings
@@ -40,7 +42,7 @@ function burdenText(b: Burden | null, units: Units): string {
 }
 
 /** Is it enough: the rigs against what is needed, the least burdensome that meets it first. */
-export function NeedSection({ links, runId, findings, settings, burdens, areas, units }: Props) {
+export function NeedSection({ trialId, links, runId, findings, settings, burdens, areas, units }: Props) {
   const name = (id: string) => links.find((l) => l.id === id)?.name ?? id
   const answers = decide(findings, links, needOf(settings, areas), new Map(burdens), units)
   return (
@@ -81,6 +83,13 @@ export function NeedSection({ links, runId, findings, settings, burdens, areas, 
               </tr>
             ))}
           </Table>
+          {settings.areaId && (
+            <p style={{ margin: '8px 0 0' }}>
+              An area counts here as far as the reach along these legs goes, as if it went as far all round.
+              What the ground lets through stands under{' '}
+              <NextLink href={`/trials/${trialId}/reach`}>Reach</NextLink>.
+            </p>
+          )}
         </>
       )}
     </PlacePart>

@@ -113,6 +113,7 @@ export function ReachPlace({ asked, findings, ground, burdens, areas, onTheWay, 
           </PlacePart>
           <NeedSection
             {...{ findings, burdens, areas, settings, units }}
+            trialId={shown.row.trialId}
             runId={shown.row.id}
             links={plan.links}
           />
