@@ -13,7 +13,7 @@ export interface HalfAsk {
   losses: SharedArrayBuffer
 }
 
-const ENDS = { frequencyMHz: 446, baseM: 10, farM: 1.5 }
+const ENDS = { frequencyMHz: 446, baseM: 10, farM: 1.5, vertical: true }
 
 parentPort!.on('message', ({ raster, heightsM, sides, losses }: HalfAsk) => {
   const ground = { raster, heightsM: new Float32Array(heightsM), cover: null, kinds: [] }

@@ -22,8 +22,21 @@ export interface KitRig extends Rig {
   usedBy: string[]
 }
 
+/** What a rig has of its parts alone. */
+type FromParts =
+  | 'atRx'
+  | 'budget'
+  | 'traits'
+  | 'bodyLossDb'
+  | 'claimedGainDbi'
+  | 'place'
+  | 'polarisation'
+  | 'crossPolarDb'
+  | 'pattern'
+  | 'azimuthDeg'
+
 /** What is stored of a rig. The figures of a built one come from its parts; those typed stand for the others. */
-export type RigInput = Omit<Rig, 'id' | 'atRx' | 'budget' | 'traits' | 'sensitivityDbm' | 'bodyLossDb'> & {
+export type RigInput = Omit<Rig, 'id' | FromParts | 'sensitivityDbm' | 'bandwidthKHz'> & {
   note: string
   assembly?: Assembly | null
   sensitivityDbm?: number | null
@@ -100,10 +113,10 @@ function kitRigs(db: Db, rows: (typeof rig.$inferSelect)[]): KitRig[] {
   const units = unitNames(db)
   return rows.map((r) => ({
     ...toRig(r, parts, units),
+    bandwidthKHz: r.bandwidthKHz,
     revision: r.revision,
     note: r.note,
     assembly: r.assembly,
-    bandwidthKHz: r.bandwidthKHz,
     mode: r.mode,
     antenna: r.antenna,
     variantOf: r.variantOf,
@@ -122,24 +135,15 @@ export function toRig(
   const { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM } = row
   const { antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt, sensitivityDbm } = row
   const traits = traitsOf(row.assembly, parts, row, units)
-  const typed = { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM, traits }
+  const { bandwidthKHz } = row
+  const typed = { id, letter, name, kind, txMHz, rxMHz, powerW, antennaHeightM, bandwidthKHz, traits }
   if (isBuilt(row.assembly)) return { ...typed, ...figuresOfAssembly(row.assembly, row, parts) }
   return { ...typed, antennaGainDbi, leadLossDb, attenuatorDb, attenuatorAt, sensitivityDbm }
 }
 
 /** A rig of the kit as a trial sees it, without what only the kit keeps. */
 export function rigOf(r: KitRig): Rig {
-  const {
-    revision: _r,
-    usedBy: _u,
-    variantOf: _v,
-    note: _n,
-    assembly: _a,
-    bandwidthKHz: _b,
-    mode: _m,
-    antenna: _t,
-    ...rig
-  } = r
+  const { revision: _r, usedBy: _u, variantOf: _v, note: _n, assembly: _a, mode: _m, antenna: _t, ...rig } = r
   return rig
 }
 

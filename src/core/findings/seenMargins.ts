@@ -27,6 +27,7 @@ export function seenMargins(input: FindingsInput, ground: Pick<PlanGround, 'expe
       place: { lat: mark.lat, lon: mark.lon },
       // An attenuator that was put in out there weakened what was seen, and is no part of the path.
       predictedDb: there.marginDb - check.attenuationDb,
+      doubtDb: there.doubtDb,
     }
     const seen: MarginSeen[] = []
     const copied = isCopiedBy(input, check)

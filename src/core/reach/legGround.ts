@@ -1,6 +1,7 @@
 import { linkKey } from './linkKey'
 import { inverse, type Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit/rig/rig'
+import { linkDoubtDb } from '@/core/kit/rig/taken'
 import type { TrialPlan, Mark } from '@/core/trial/plan'
 import {
   groundProfile,
@@ -50,6 +51,8 @@ export interface ExpectedLevel {
   /** Over what is needed, with what the log taught if it did, dB. */
   marginDb: number
   chance: number
+  /** What is not known of the link's rigs, dB; none where left out. */
+  doubtDb?: number
 }
 
 /** Finds what is expected of a link, by its key, in a direction at a mark. */
@@ -143,7 +146,16 @@ export function planGround(
           if (direction === 'loop') continue
           const path = pathOver(profile)
           const { levelDbm, marginDb, chance } = predict(link, direction, path, settings)
-          expected.push({ markId: markId!, key: linkKey(link), direction, levelDbm, marginDb, chance })
+          const doubtDb = linkDoubtDb(link, settings.gains)
+          expected.push({
+            markId: markId!,
+            key: linkKey(link),
+            direction,
+            levelDbm,
+            marginDb,
+            chance,
+            doubtDb,
+          })
         }
     return {
       legId,

@@ -7,10 +7,10 @@ import { packHeights, terrainOf, type HeightGrid } from '@/core/terrain'
 import type { Mark, TrialPlan } from '@/core/trial'
 import { meanChances, planGround } from './legGround'
 import { linkKey } from './linkKey'
-import { neededDbm, predict, predictBoth, USUAL_PREDICTION, USUAL_SENSITIVITY_DBM } from './predict'
+import { neededDbm, predict, predictBoth, USUAL_PREDICTION } from './predict'
 
 const rig = (id: string, more: Partial<Rig> = {}) =>
-  rigOf(id, { powerW: 5, antennaHeightM: 1.5, antennaGainDbi: 0, ...more })
+  rigOf(id, { powerW: 5, antennaHeightM: 1.5, antennaGainDbi: 0, bodyLossDb: 0, ...more })
 const base = rig('H', { kind: 'base', powerW: 25, antennaHeightM: 10, antennaGainDbi: 5 })
 const link = (b: Rig, o: Rig) => ({ ...linkOf(o, b), id: `${b.id}-${o.id}` })
 const flat = (km: number) => {
@@ -32,7 +32,8 @@ describe('predict', () => {
     expect(p.marginDb).toBeCloseTo(p.levelDbm - p.neededDbm, 9)
   })
   it('needs the sensitivity, the noise around and the copy that is agreed', () => {
-    expect(neededDbm(rig('A'), 460, bare)).toBeCloseTo(USUAL_SENSITIVITY_DBM + bare.copyDb, 0)
+    // 0.25 µV across 50 ohm is -119 dBm.
+    expect(neededDbm(rig('A'), 460, bare)).toBeCloseTo(-119 + bare.copyDb, 0)
     expect(neededDbm(rig('A', { sensitivityDbm: -110 }), 460, bare)).toBeCloseTo(-104, 0)
     const city = neededDbm(rig('A'), 155, { ...bare, surroundings: 'city' })
     expect(city).toBeGreaterThan(neededDbm(rig('A'), 155, { ...bare, surroundings: 'quiet rural' }) + 5)
@@ -54,6 +55,27 @@ describe('predict', () => {
     )
     expect(same.toBase.levelDbm - toBase.levelDbm).toBeCloseTo(4, 6)
     expect(same.fromBase.levelDbm - fromBase.levelDbm).toBeCloseTo(8, 6)
+  })
+  it('counts what is not known of a rig as doubt, and where its base’s antenna points', () => {
+    const path = { distanceKm: 3, profile: flat(3) }
+    const whip = rig('W', { antennaGainDbi: null })
+    const [known, unknown] = [rig('W', { antennaGainDbi: -1 }), whip].map((r) =>
+      predict(link(base, r), 'to base', path, { ...bare, copyDb: 30 }),
+    )
+    // Taken as -4 to 2 dBi: the same middle, and a chance nearer to one half.
+    expect(unknown!.marginDb).toBeCloseTo(known!.marginDb, 0)
+    expect(Math.abs(unknown!.chance - 0.5)).toBeLessThan(Math.abs(known!.chance - 0.5) - 0.003)
+    const set = { ...bare, gains: { [whip.id]: { dbi: -11, sdDb: 0 } } }
+    expect(predict(link(base, whip), 'to base', path, set).levelDbm).toBeCloseTo(unknown!.levelDbm - 10, 9)
+    const pattern = [
+      { angleDeg: 0, db: 0 },
+      { angleDeg: 180, db: -20 },
+    ]
+    const beam = link({ ...base, pattern, azimuthDeg: 90 }, whip)
+    const at = (bearingDeg: number, more = {}) =>
+      predict(beam, 'to base', { ...path, bearingDeg, ...more }, bare).levelDbm
+    expect(at(90) - at(270)).toBeCloseTo(20, 9)
+    expect(at(270, { fromOther: true })).toBeCloseTo(at(90), 9)
   })
   it('says which way is the weaker and why', () => {
     const { weaker, why } = predictBoth(link(base, rig('A')), { distanceKm: 3, profile: flat(3) }, bare)

@@ -1,8 +1,18 @@
 import type { Place } from '@/core/geo'
 import { ends, figuresFor, type Direction, type Link, type Rig } from '@/core/kit/rig/rig'
+import {
+  bodyTaken,
+  crossedDb,
+  gainTaken,
+  linkDoubtDb,
+  lossBeforeReceiverDb,
+  towardsDb,
+  type TakenGains,
+} from '@/core/kit/rig/taken'
 import type { ModelName, Profile } from '@/core/propagation'
 import { eirpDbm } from '@/core/rf/levels'
-import { manMadeNoiseDb, noiseFloorDbm, noiseFigureDb, type Surroundings } from '@/core/rf/noise'
+import { modeOf, usualSensitivityDbm } from '@/core/rf/modes'
+import { manMadeNoiseDb, noiseFigureDb, raisedByNoiseDb, type Surroundings } from '@/core/rf/noise'
 import { normalCdf } from '@/core/stats/numeric/normal'
 import type { CoverKind, GroundProfile, PathCover } from '@/core/terrain'
 import { correctedBy, sharedShadow, type Correction } from './correction/correction'
@@ -23,6 +33,8 @@ export interface PredictionSettings {
   spreadDb: number
   /** Bending of the ray. */
   k: number
+  /** What antennas of unknown gain are taken for, by rig; by their kind where left out. */
+  gains?: TakenGains
   /** What the log taught; it is not kept with the settings, but comes from the log each time. */
   correction?: Correction | null
 }
@@ -37,14 +49,11 @@ export const USUAL_PREDICTION: PredictionSettings = {
   k: 4 / 3,
 }
 
-/** For a receiver whose sensitivity is not known: 0.25 µV across 50 ohm. */
-export const USUAL_SENSITIVITY_DBM = -119
-const BANDWIDTH_HZ = 11_000
-const CARRIER_TO_NOISE_DB = 8
-
 /** A path between the base and a place out there. */
 export interface PredictedPath {
   distanceKm: number
+  /** From the base, degrees from true north; left out where an antenna's direction is not to count. */
+  bearingDeg?: number
   profile: Profile | null
   /** What stands along it, where areas say so. */
   cover?: PathCover | null
@@ -57,6 +66,7 @@ export interface PredictedPath {
 /** A path over ground that is known all the way. */
 export const pathOver = (profile: GroundProfile): PredictedPath => ({
   distanceKm: profile.lengthKm,
+  bearingDeg: profile.bearingDeg,
   profile,
   cover: profile.cover,
   far: profile.to ?? null,
@@ -89,40 +99,54 @@ export interface Prediction {
   insteadOf: ModelName | null
 }
 
-const bodyOf = (rig: Rig) => rig.bodyLossDb ?? 0
-
 /** Level that a receiver needs at its connector for the agreed copy, dBm: sensitivity, raised by noise from outside. */
 export function neededDbm(receiver: Rig, frequencyMHz: number, settings: PredictionSettings): number {
-  const sensitivity = receiver.sensitivityDbm ?? USUAL_SENSITIVITY_DBM
-  const figure = noiseFigureDb({
-    sensitivityDbm: sensitivity,
-    bandwidthHz: BANDWIDTH_HZ,
-    carrierToNoiseDb: CARRIER_TO_NOISE_DB,
+  const mode = modeOf(receiver.traits?.mode)
+  const bandwidthHz = 1000 * (receiver.bandwidthKHz ?? mode.bandwidthKHz)
+  const sensitivityDbm = receiver.sensitivityDbm ?? usualSensitivityDbm(mode, bandwidthHz)
+  const raised = raisedByNoiseDb({
+    bandwidthHz,
+    externalDb: manMadeNoiseDb(settings.surroundings, frequencyMHz),
+    noiseFigureDb: noiseFigureDb({ sensitivityDbm, bandwidthHz, carrierToNoiseDb: mode.carrierToNoiseDb }),
+    lossDb: lossBeforeReceiverDb(receiver, settings.gains),
   })
-  const leadLossDb = (figuresFor(receiver, false).leadLossDb ?? 0) + figuresFor(receiver, false).attenuatorDb
-  const floor = (externalDb: number) =>
-    noiseFloorDbm({ bandwidthHz: BANDWIDTH_HZ, externalDb, noiseFigureDb: figure, leadLossDb })
-  const raise = floor(manMadeNoiseDb(settings.surroundings, frequencyMHz)) - floor(0)
-  return sensitivity + raise + settings.copyDb
+  return sensitivityDbm + raised + settings.copyDb
 }
 
-/** Power less what is lost and with what is gained at both ends, dBm: the level at the receiver over a path of 0 dB. */
-export function gainsDbm(link: Link, direction: 'to base' | 'from base'): number {
+/**
+ * Power less what is lost and with what is gained at both ends, dBm: the level at the receiver over a path of 0 dB,
+ * with the base's antenna pointed there.
+ */
+export function gainsDbm(
+  link: Link,
+  direction: 'to base' | 'from base',
+  { gains }: Pick<PredictionSettings, 'gains'>,
+): number {
   const { sender, receiver } = ends(link, direction)
   const [sends, hears] = [figuresFor(sender, true), figuresFor(receiver, false)]
   return (
-    eirpDbm(sender.powerW, sends.antennaGainDbi ?? 0, (sends.leadLossDb ?? 0) + sends.attenuatorDb) -
-    bodyOf(sender) -
-    bodyOf(receiver) +
-    (hears.antennaGainDbi ?? 0) -
+    eirpDbm(sender.powerW, gainTaken(sender, true, gains).db, (sends.leadLossDb ?? 0) + sends.attenuatorDb) -
+    bodyTaken(sender).db -
+    bodyTaken(receiver).db -
+    crossedDb(sender, receiver) +
+    gainTaken(receiver, false, gains).db -
     (hears.leadLossDb ?? 0) -
     hears.attenuatorDb
   )
 }
 
+/** Whether a link's waves stand upright: as its base's antenna does, else as the other's; upright where nobody says. */
+export const isVertical = ({ base, out }: Link): boolean =>
+  (base.polarisation ?? out.polarisation) !== 'horizontal'
+
+/** Spread of a prediction before any check, dB: from place to place, and what is not known of the rigs. */
+export const spreadBefore = (link: Link, { spreadDb, gains }: PredictionSettings): number =>
+  Math.hypot(spreadDb, linkDoubtDb(link, gains))
+
 /**
  * Predicts one direction of a link over a path, at that direction's own frequency. Antennas of unknown gain
- * count as 0 dBi. Where the model has no answer, free space with plane earth stands in for it and is named.
+ * count by their kind, with their doubt. Where the model has no answer, free space with plane earth stands in for it
+ * and is named.
  */
 export function predict(
   link: Link,
@@ -138,12 +162,13 @@ export function predict(
     baseM: link.base.antennaHeightM,
     farM: link.out.antennaHeightM,
     profile: path.profile,
-    vertical: true,
+    vertical: isVertical(link),
     k: settings.k,
   }
   const loss = lossOver(geometry, path.cover ?? null, settings)
   const { lossDb, woodsDb, woodsM, insteadOf } = loss
-  const levelDbm = gainsDbm(link, direction) - lossDb
+  const towards = path.bearingDeg === undefined || path.fromOther ? 0 : towardsDb(link.base, path.bearingDeg)
+  const levelDbm = gainsDbm(link, direction, settings) + towards - lossDb
   const needed = neededDbm(receiver, frequencyMHz, settings)
   const learnt = settings.correction
     ? correctedBy(
@@ -154,10 +179,11 @@ export function predict(
         path.distanceKm * 1000,
         null,
         sharedShadow(path.fromOther === true),
+        linkDoubtDb(link, settings.gains),
       )
     : null
   const marginDb = levelDbm - needed + (learnt?.db ?? 0)
-  const spreadDb = learnt ? Math.hypot(learnt.placeSdDb, learnt.callSdDb) : settings.spreadDb
+  const spreadDb = learnt ? Math.hypot(learnt.placeSdDb, learnt.callSdDb) : spreadBefore(link, settings)
   return {
     direction,
     frequencyMHz,

@@ -30,6 +30,7 @@ function upTo(p: GroundProfile, n: number): GroundProfile {
     distancesKm: p.distancesKm.subarray(0, n),
     heightsM: p.heightsM.subarray(0, n),
     lengthKm,
+    bearingDeg: p.bearingDeg,
     knownKm: lengthKm,
     // The far end's own cover is not known along the way; the settings stand for it.
     cover: p.cover && {
@@ -83,24 +84,4 @@ export function reachOutline(
     }
     return { ...direct(from, bearingDeg, good), bearingDeg, distanceM: good, open }
   })
-}
-
-/** Of places, the share where a link's copy is expected with the stated chance; of those on known ground. */
-export function coveredShare(
-  ground: CoveredGround,
-  from: Place,
-  link: Link,
-  directions: readonly Direction[],
-  settings: PredictionSettings,
-  reliability: number,
-  places: readonly Place[],
-): { share: number; known: number } {
-  let [known, covered] = [0, 0]
-  for (const place of places) {
-    const profile = groundProfile(ground.terrain, from, place, undefined, ground.cover)
-    if (profile.knownKm < profile.lengthKm || profile.lengthKm <= 0) continue
-    known++
-    if (chanceOver(link, directions, pathOver(profile), settings) >= reliability) covered++
-  }
-  return { share: known > 0 ? covered / known : 0, known }
 }

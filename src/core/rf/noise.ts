@@ -1,3 +1,5 @@
+import { DIPOLE_DBI } from './gainReference'
+
 /** Surroundings by ITU-R P.372's man-made noise: Fa = c - d lg f. */
 export const SURROUNDINGS = {
   city: { c: 76.8, d: 27.7 },
@@ -36,6 +38,27 @@ export function noiseFloorDbm(at: {
   const ratio = (db: number) => 10 ** (db / 10)
   const noise = (ratio(at.externalDb) - 1) / ratio(at.leadLossDb) + ratio(at.noiseFigureDb)
   return -174 + 10 * Math.log10(at.bandwidthHz) + 10 * Math.log10(noise)
+}
+
+/**
+ * What an antenna loses in itself, dB: what it lacks of a half-wave dipole. It weakens noise from outside as it weakens
+ * the signal; one that gathers from one side loses nothing by that.
+ */
+export const antennaOwnLossDb = (gainDbi: number): number => Math.max(0, DIPOLE_DBI - gainDbi)
+
+/**
+ * By how much noise from outside raises what a receiver needs at its connector, dB.
+ * @param at.externalDb Fa, dB
+ * @param at.lossDb between the sky and the connector: antenna, body, lead, attenuator, dB
+ */
+export function raisedByNoiseDb(at: {
+  bandwidthHz: number
+  externalDb: number
+  noiseFigureDb: number
+  lossDb: number
+}): number {
+  const floor = (externalDb: number) => noiseFloorDbm({ ...at, externalDb, leadLossDb: at.lossDb })
+  return floor(at.externalDb) - floor(0)
 }
 
 /**

@@ -17,6 +17,8 @@ export interface GroundProfile extends Profile {
   heightsM: Float64Array
   /** Crow-flies, km. */
   lengthKm: number
+  /** From its near end, degrees from true north. */
+  bearingDeg: number
   /** How far from the near end the ground is known, km. */
   knownKm: number
   /** What stands on it, where areas say so. */
@@ -56,7 +58,8 @@ export function groundProfile(
   samples?: number,
   cover?: Cover | null,
 ): GroundProfile {
-  const lengthKm = inverse(from, to).distanceM / 1000
+  const { distanceM, bearingDeg } = inverse(from, to)
+  const lengthKm = distanceM / 1000
   const step = spacingM(terrain, from) ?? spacingM(terrain, to) ?? FALLBACK_SPACING_M
   const n = samples ?? Math.max(MIN, Math.min(MAX, Math.ceil((lengthKm * 1000) / step) + 1))
   const distancesKm = new Float64Array(n)
@@ -75,7 +78,8 @@ export function groundProfile(
       knownKm = i === 0 ? 0 : distancesKm[i - 1]!
     }
   }
-  return { distancesKm, heightsM, lengthKm, knownKm, to, cover: cover ? pathCover(cover, along, n) : null }
+  const stands = cover ? pathCover(cover, along, n) : null
+  return { distancesKm, heightsM, lengthKm, bearingDeg, knownKm, to, cover: stands }
 }
 
 function pathCover(cover: Cover, along: (t: number) => Place, n: number): PathCover {

@@ -127,7 +127,7 @@ function Expectation({
         What to expect
       </Typography>
       <Box sx={{ color: 'var(--soft)' }}>{stateWords(by)}</Box>
-      <PredictionFields value={kept} onChange={change} ends={sightEnds(links)} />
+      <PredictionFields value={kept} onChange={change} ends={sightEnds(links)} links={links} />
       {refusal}
     </>
   )
@@ -252,7 +252,7 @@ export function GroundStep(props: Props) {
           />
           {grids.length > 0 && (
             <SitesPanel
-              {...{ worker, groundKey, base, sites, areas, marks, links, directions, settings, units }}
+              {...{ trialId, worker, groundKey, base, sites, areas, marks, links, settings, units }}
               onSight={(p, h, n) => void showSight(p, h, n)}
             />
           )}

@@ -1,14 +1,15 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { useState } from 'react'
 import { endClutterDb, MODELS, type ModelName } from '@/core/propagation'
+import type { Link } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
 import { SURROUNDINGS, type Surroundings } from '@/core/rf'
 import { COVER_HEIGHT_M, COVER_KINDS, type CoverKind } from '@/core/terrain'
-import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { PickOne } from '@/ui/fields/PickOne'
 import { Fold } from '@/ui/shell'
+import { Figure } from './Figure'
+import { GainsTaken } from './GainsTaken'
 
 const STANDS: Record<CoverKind, string> = {
   open: 'open ground',
@@ -23,43 +24,13 @@ interface Props {
   onChange: (settings: PredictionSettings) => void
   /** Antennas of the first link, so that what stands about them is said in dB. */
   ends: { frequencyMHz: number; baseM: number; farM: number }
+  links: readonly Link[]
 }
 
 const named = <T extends string>(values: readonly T[]) => values.map((v) => ({ value: v, name: v }))
 
-/** A figure that few change. */
-function Figure({
-  label,
-  unit,
-  value,
-  range,
-  onChange,
-}: {
-  label: string
-  unit: string
-  value: number
-  range: { min: number; max: number }
-  onChange: (v: number) => void
-}) {
-  const [text, setText] = useState(String(Number(value.toFixed(3))))
-  return (
-    <NumberBox
-      label={label}
-      unit={unit}
-      value={text}
-      problem={numberProblem(text, range, unit)}
-      onChange={(t) => {
-        setText(t)
-        const n = numberIn(t)
-        if (n !== null && n >= range.min && n <= range.max) onChange(n)
-      }}
-      sx={{ width: 190 }}
-    />
-  )
-}
-
 /** What the prediction takes for granted; kept with the trial. */
-export function PredictionFields({ value, onChange, ends }: Props) {
+export function PredictionFields({ value, onChange, ends, links }: Props) {
   const stands = (heightM: number) =>
     COVER_KINDS.map((kind) => {
       const db = kind === 'open' ? 0 : endClutterDb(ends.frequencyMHz, heightM, COVER_HEIGHT_M[kind])
@@ -104,7 +75,7 @@ export function PredictionFields({ value, onChange, ends }: Props) {
       <Fold title="Margin, spread and bending">
         <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', my: 1.5 }}>
           <Figure
-            label="Agreed copy over 12 dB SINAD"
+            label="Agreed copy over the sensitivity"
             unit="dB"
             value={value.copyDb}
             range={{ min: -20, max: 60 }}
@@ -126,6 +97,7 @@ export function PredictionFields({ value, onChange, ends }: Props) {
           />
         </Box>
       </Fold>
+      <GainsTaken links={links} gains={value.gains ?? {}} onChange={set('gains')} />
     </>
   )
 }

@@ -2,7 +2,7 @@ import type { Units } from '@/core/units'
 import { placeParts, type Assembly, type PlacedRig } from '../rig/assembly'
 import { budgetOf, type Budget } from '../budget/budget'
 import { problemsOf, type KitProblem } from '../checks'
-import type { Part } from '../parts/part'
+import { statedDbi, type Part } from '../parts/part'
 import { sensitivityDbm } from '../budget/receiving'
 import type { RigFigures } from '../rig/rig'
 import type { ServiceRule } from '../rules/ruleSet'
@@ -72,6 +72,25 @@ function figuresOf(budgets: readonly Budget[]): RigFigures {
   }
 }
 
+/** What a prediction goes by beside the figures: of the first port, but for what the body takes of the freer one. */
+function forPrediction(placed: PlacedRig, assembly: Assembly, budgets: readonly PortBudgets[]) {
+  const [port] = placed.ports
+  const { antenna = null, mount = null, mast = null, polarisation = null } = port ?? {}
+  const claimed = statedDbi(antenna?.spec.claimedGain ?? null)
+  const unsaid = mast === null && mount !== null && mount.spec.bodyLossDb === null
+  const { azimuthDeg } = assembly.pose
+  return {
+    sensitivityDbm: placed.radio ? sensitivityDbm(placed.radio.spec) : null,
+    ...(unsaid ? {} : { bodyLossDb: Math.min(...budgets.map((b) => b.tx.bodyLossDb)) }),
+    ...(claimed === null ? {} : { claimedGainDbi: claimed }),
+    ...(mast === null && mount !== null ? { place: mount.spec.place } : {}),
+    ...(polarisation === null ? {} : { polarisation }),
+    ...(antenna?.spec.crossPolarDb == null ? {} : { crossPolarDb: antenna.spec.crossPolarDb }),
+    ...(antenna && antenna.spec.pattern.length > 0 ? { pattern: antenna.spec.pattern } : {}),
+    ...(azimuthDeg === null ? {} : { azimuthDeg }),
+  }
+}
+
 /** What a trial compares a built rig by: its figures at both frequencies, and the steps that make them. */
 export function figuresOfAssembly(assembly: Assembly, settings: RigSettings, parts: readonly Part[]) {
   const placed = placeParts(assembly, parts)
@@ -79,16 +98,12 @@ export function figuresOfAssembly(assembly: Assembly, settings: RigSettings, par
   const tx = figuresOf(budgets.map((b) => b.tx))
   const rx = figuresOf(budgets.map((b) => b.rx))
   const steps = budgets.flatMap((b) => b.tx.steps.map(({ name, db }) => ({ name, db })))
-  const forPrediction = {
-    sensitivityDbm: placed.radio ? sensitivityDbm(placed.radio.spec) : null,
-    bodyLossDb: Math.min(...budgets.map((b) => b.tx.bodyLossDb)),
-  }
   const split = settings.rxMHz !== null && settings.rxMHz !== settings.txMHz
   return {
     ...tx,
     attenuatorAt: 'both ways' as const,
     ...(split ? { atRx: rx } : {}),
-    ...forPrediction,
+    ...forPrediction(placed, assembly, budgets),
     budget: steps,
   }
 }

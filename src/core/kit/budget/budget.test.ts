@@ -157,7 +157,7 @@ describe('receiving', () => {
     expect(r.atRadioDbm).toBeCloseTo(-120.14, 2) // 20 lg 0.22 - 106.99
     expect(r.raisedByNoiseDb).toBeGreaterThan(0)
     expect(r.inTheAirDbm).toBeCloseTo(r.atRadioDbm + r.raisedByNoiseDb + rx.lossDb - 5.2, 9)
-    expect(receivingFigure(r, rx, 'city').trace.source).toContain('extrapolated above 250 MHz')
+    expect(receivingFigure(spec, r, rx, 'city').trace.source).toContain('extrapolated above 250 MHz')
     expect(receivingOf({ ...spec, sensitivity: null }, rx, 'rural')).toBeNull()
   })
 })

@@ -1,11 +1,15 @@
-import { dbmOfMicrovolts, manMadeNoiseDb, noiseFigureDb, noiseFloorDbm, type Surroundings } from '@/core/rf'
+import {
+  antennaOwnLossDb,
+  dbmOfMicrovolts,
+  manMadeNoiseDb,
+  modeOf,
+  noiseFigureDb,
+  raisedByNoiseDb,
+  type Surroundings,
+} from '@/core/rf'
 import type { Budget } from './budget'
 import type { RadioSpec } from '../parts/part'
 import { dbmText, dbText, type Figure } from './trace'
-
-/** C/N that 12 dB SINAD stands for in narrow FM, dB: about 7 to 10. */
-const SINAD_CARRIER_TO_NOISE_DB = 8
-const USUAL_BANDWIDTH_KHZ = 11
 
 /** Sensitivity of a radio in dBm at its connector; null where not known. */
 export function sensitivityDbm(spec: RadioSpec): number | null {
@@ -32,22 +36,28 @@ export interface Receiving {
 export function receivingOf(spec: RadioSpec, budget: Budget, surroundings: Surroundings): Receiving | null {
   const atRadioDbm = sensitivityDbm(spec)
   if (atRadioDbm === null) return null
-  const bandwidthHz = 1000 * (spec.bandwidthKHz ?? USUAL_BANDWIDTH_KHZ)
-  const figure = noiseFigureDb({
-    sensitivityDbm: atRadioDbm,
-    bandwidthHz,
-    carrierToNoiseDb: SINAD_CARRIER_TO_NOISE_DB,
-  })
+  const { bandwidthKHz, carrierToNoiseDb } = modeOf(spec.modes)
+  const bandwidthHz = 1000 * (spec.bandwidthKHz ?? bandwidthKHz)
+  const figure = noiseFigureDb({ sensitivityDbm: atRadioDbm, bandwidthHz, carrierToNoiseDb })
   const leadLossDb = budget.lossDb + budget.attenuatorDb
-  const floor = (externalDb: number) =>
-    noiseFloorDbm({ bandwidthHz, externalDb, noiseFigureDb: figure, leadLossDb })
-  const raisedByNoiseDb = floor(manMadeNoiseDb(surroundings, budget.frequencyMHz)) - floor(0)
-  const inTheAirDbm = atRadioDbm + raisedByNoiseDb + leadLossDb + budget.bodyLossDb - (budget.gainDbi ?? 0)
-  return { atRadioDbm, inTheAirDbm, raisedByNoiseDb }
+  const raised = raisedByNoiseDb({
+    bandwidthHz,
+    externalDb: manMadeNoiseDb(surroundings, budget.frequencyMHz),
+    noiseFigureDb: figure,
+    lossDb: leadLossDb + budget.bodyLossDb + (budget.gainDbi === null ? 0 : antennaOwnLossDb(budget.gainDbi)),
+  })
+  const inTheAirDbm = atRadioDbm + raised + leadLossDb + budget.bodyLossDb - (budget.gainDbi ?? 0)
+  return { atRadioDbm, inTheAirDbm, raisedByNoiseDb: raised }
 }
 
 /** The same with its trace. */
-export function receivingFigure(receiving: Receiving, budget: Budget, surroundings: Surroundings): Figure {
+export function receivingFigure(
+  spec: RadioSpec,
+  receiving: Receiving,
+  budget: Budget,
+  surroundings: Surroundings,
+): Figure {
+  const mode = modeOf(spec.modes)
   const beyond = budget.frequencyMHz > 250 ? ', extrapolated above 250 MHz' : ''
   return {
     label: 'Receives from',
@@ -63,8 +73,9 @@ export function receivingFigure(receiving: Receiving, budget: Budget, surroundin
           value: budget.gainDbi === null ? 'not known, counted as 0 dBi' : `${budget.gainDbi.toFixed(1)} dBi`,
         },
       ],
-      formula: 'Sensitivity + noise + losses − gain; noise floor −174 + 10 lg B + 10 lg((Fa−1)/l + F)',
-      source: `ITU-R P.372 man-made noise${beyond}; C/N of ${SINAD_CARRIER_TO_NOISE_DB} dB for 12 dB SINAD`,
+      formula:
+        'Sensitivity + noise + losses − gain; noise floor −174 + 10 lg B + 10 lg((Fa−1)/l + F), l with the antenna’s own loss',
+      source: `ITU-R P.372 man-made noise${beyond}; C/N of ${mode.carrierToNoiseDb} dB for ${mode.statedFor}`,
     },
   }
 }

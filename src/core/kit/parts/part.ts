@@ -134,18 +134,21 @@ interface FeederSpec {
   drawA: number
   leastV: number
 }
+export const MOUNT_PLACES = [
+  'hand',
+  'chest',
+  'belt',
+  'pack',
+  'inside a car',
+  'car roof',
+  'car edge',
+  'clamp',
+  'bracket',
+  'tripod',
+] as const
+export type MountPlace = (typeof MOUNT_PLACES)[number]
 export interface MountSpec {
-  place:
-    | 'hand'
-    | 'chest'
-    | 'belt'
-    | 'pack'
-    | 'inside a car'
-    | 'car roof'
-    | 'car edge'
-    | 'clamp'
-    | 'bracket'
-    | 'tripod'
+  place: MountPlace
   metal: boolean
   bodyLossDb: number | null
   tubeFromMm: number | null
@@ -248,7 +251,7 @@ export function endsOf(part: ChainPart): { a: ConnectorEnd | null; b: ConnectorE
 }
 
 /** Places where a radio or its antenna is at somebody's body. */
-export const AT_BODY: readonly MountSpec['place'][] = ['hand', 'chest', 'belt', 'pack', 'inside a car']
+export const AT_BODY: readonly MountPlace[] = ['hand', 'chest', 'belt', 'pack', 'inside a car']
 
 /** "144 to 146 MHz, 430 to 440 MHz". */
 export function bandsText(bands: readonly Band[]): string {

@@ -1,7 +1,7 @@
 import { TYPICAL_LINES } from '@/core/rf/typicalLines'
 import { CHEMISTRIES } from './chemistries'
 import type { ConnectorEnd } from './connectors'
-import type { PartKind, SpecByKind } from './part'
+import { MOUNT_PLACES, POLARISATIONS, type PartKind, type SpecByKind } from './part'
 
 interface Bounds {
   min?: number
@@ -143,7 +143,7 @@ export const PART_FIELDS: { [K in PartKind]: FieldOf<keyof SpecByKind[K]>[] } = 
     BANDS,
     gain('gain', 'Gain, measured', true, 'Empty: that is the question'),
     gain('claimedGain', 'Gain, claimed', false, 'Never taken out of a comparison'),
-    choice('polarisation', 'Polarisation', these('vertical', 'horizontal', 'slant', 'circular'), 'vertical'),
+    choice('polarisation', 'Polarisation', these(...POLARISATIONS), 'vertical'),
     number('crossPolarDb', 'Cross-polar discrimination', 'dB', { min: 0, max: 60 }),
     number('lengthM', 'Length', 'm', { above: 0, max: 200 }),
     connector('connector', 'Connector', true, { family: 'SMA', gender: 'male', reverse: false }),
@@ -214,23 +214,7 @@ export const PART_FIELDS: { [K in PartKind]: FieldOf<keyof SpecByKind[K]>[] } = 
     number('leastV', 'and needs', 'V', { above: 0, max: 100, needed: true, start: 12 }),
   ],
   mount: [
-    choice(
-      'place',
-      'Where',
-      these(
-        'hand',
-        'chest',
-        'belt',
-        'pack',
-        'inside a car',
-        'car roof',
-        'car edge',
-        'clamp',
-        'bracket',
-        'tripod',
-      ),
-      'hand',
-    ),
+    choice('place', 'Where', these(...MOUNT_PLACES), 'hand'),
     flag('metal', 'Metal under the antenna'),
     number('bodyLossDb', 'Body or car takes', 'dB', { min: 0, max: 40, help: 'A few dB; more at the belt' }),
     number('tubeFromMm', 'Tubes from', 'mm', { above: 0, max: 500 }),

@@ -1,5 +1,6 @@
 import type { InferType } from 'yup'
 import { figure, id, list, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
+import { MOUNT_PLACES, POLARISATIONS } from '../parts/part'
 import { ATTENUATES, RIG_KINDS } from './terms'
 
 const db = () => figure().min(-300).max(300)
@@ -55,6 +56,20 @@ const rigRecord = record({
   /** Of the receiver at its connector, dBm; and what a body or a car takes, dB. For predictions, never for evening. */
   sensitivityDbm: db().nullable().optional(),
   bodyLossDb: db().optional(),
+  /** What is known of its antenna and mode beside that, frozen with the run; for predictions, never for evening. */
+  claimedGainDbi: db().optional(),
+  /** Where its antenna is carried or stands; left out on a mast. */
+  place: oneOf(MOUNT_PLACES).optional(),
+  polarisation: oneOf(POLARISATIONS).optional(),
+  crossPolarDb: figure().min(0).max(60).optional(),
+  /** In the plane of the horizon: degrees from where it points, and dB below its strongest. */
+  pattern: list(
+    record({ angleDeg: figure().min(-360).max(360).required(), db: db().required() }).required(),
+    720,
+  ).optional(),
+  /** Where it points, degrees from true north. */
+  azimuthDeg: figure().min(0).max(360).optional(),
+  bandwidthKHz: figure().moreThan(0).max(1e6).nullable().optional(),
   /** What it is made of, frozen with the run; absent where only its figures are known. */
   traits: traitsSchema.optional().default(undefined),
   /** How the figures were come by, frozen with the run: each step of the budget in dB. */

@@ -12,7 +12,28 @@ const WHY_NONE = {
   'no limit known': 'no limit known at this frequency',
 }
 
-/** The distance that people should keep, with its trace: power and gain as they are, losses taken as none. */
+/** The most that an antenna of a form is likely to gain, dBi: what is not known counts against the one who sends. */
+const AT_MOST_DBI: [RegExp, number][] = [
+  [/dish/i, 30],
+  [/beam|panel|log|patch|horn/i, 15],
+  [/dipole|loop/i, 3],
+  [/whip|rod|stub|helical/i, 6],
+]
+/** A collinear, and whatever nobody described. */
+const AT_MOST_OTHERWISE_DBI = 9
+
+/** A gain for a distance to be kept: as it is known, else on the safe side. */
+function gainForSafety(port: PlacedPort, gainDbi: number | null): { dbi: number; words: string } {
+  if (gainDbi !== null) return { dbi: gainDbi, words: `${gainDbi.toFixed(1)} dBi` }
+  const form = port.antenna?.spec.form ?? 'whip'
+  const dbi = AT_MOST_DBI.find(([word]) => word.test(form))?.[1] ?? AT_MOST_OTHERWISE_DBI
+  return { dbi, words: `not known, ${dbi} dBi to be on the safe side` }
+}
+
+/**
+ * The distance that people should keep, with its trace: power and gain as they are, losses taken as none, and a gain
+ * that nobody knows as the most that it may be.
+ */
 export function keepAwayFigure(
   port: PlacedPort,
   budget: Budget,
@@ -21,10 +42,11 @@ export function keepAwayFigure(
   units: Units,
 ): Figure {
   const limitWm2 = exposureLimitWm2(rules.exposure, budget.frequencyMHz)
+  const gain = gainForSafety(port, budget.gainDbi)
   const atBody = port.mount !== null && port.mast === null && AT_BODY.includes(port.mount.spec.place)
   const away = keepAway({
     powerW,
-    gainDbi: budget.gainDbi ?? 0,
+    gainDbi: gain.dbi,
     frequencyMHz: budget.frequencyMHz,
     limitWm2,
     antennaLengthM: port.antenna?.spec.lengthM ?? null,
@@ -38,7 +60,7 @@ export function keepAwayFigure(
         { name: 'Power', value: wattText(powerW) },
         {
           name: 'Gain',
-          value: budget.gainDbi === null ? 'not known, counted as 0 dBi' : `${budget.gainDbi.toFixed(1)} dBi`,
+          value: gain.words,
         },
         {
           name: 'Limit',

@@ -174,6 +174,7 @@ const howBy = (share: number): Corrected['how'] =>
  * @param key of the link; one that the log does not know learns from the others
  * @param meter whose reading it is to be, with that meter's own zero; null for the margin itself
  * @param share of shadowing that it has in common with what was learnt, {@link sharedShadow}
+ * @param doubtDb what is not known of its rigs, where the log does not know it either, dB
  * @returns of a place (null where nothing is to be taken from others) at a distance from the base, m
  */
 export function correcting(
@@ -182,9 +183,10 @@ export function correcting(
   direction: Exclude<Direction, 'loop'>,
   meter: 'base' | 'out' | null = null,
   share = 1,
+  doubtDb = 0,
 ): (place: Place | null, distanceM: number) => Corrected {
   const { inverse, perNear, quadratic, mixed, effects } = preparedOf(c)
-  const strange = c.links.includes(key) ? 0 : LINK_DB[0] ** 2 + LINK_DB[1] ** 2 / 4
+  const strange = c.links.includes(key) ? 0 : LINK_DB[0] ** 2 + LINK_DB[1] ** 2 / 4 + doubtDb ** 2
   const variance = c.shadowDb ** 2
   return (place, distanceM) => {
     const by = effectsOf(c.links, key, direction, distanceM, meter)
@@ -226,4 +228,5 @@ export const correctedBy = (
   distanceM: number,
   meter: 'base' | 'out' | null = null,
   share = 1,
-): Corrected => correcting(c, key, direction, meter, share)(place, distanceM)
+  doubtDb = 0,
+): Corrected => correcting(c, key, direction, meter, share, doubtDb)(place, distanceM)

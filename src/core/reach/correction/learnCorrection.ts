@@ -14,6 +14,8 @@ export interface MarginSeen {
   distanceM: number
   /** The margin that was predicted, dB. */
   predictedDb: number
+  /** What is not known of the link's rigs, dB; none where left out. */
+  doubtDb?: number
   /**
    * Whose meter it was read on; null where it says that the copy was as agreed (a margin above 0) or was not (below).
    */
@@ -61,15 +63,22 @@ interface Site {
   intervals: { lower: number; upper: number }[]
 }
 
-const effectSpreads = (links: number) => [
+/** @param doubts what is not known of each link's rigs, dB */
+const effectSpreads = (doubts: readonly number[]) => [
   ...SHARED_DB,
-  ...Array.from({ length: links }, () => LINK_DB[0]),
-  ...Array.from({ length: links }, () => LINK_DB[1]),
+  ...doubts.map((d) => Math.hypot(LINK_DB[0], d)),
+  ...doubts.map(() => LINK_DB[1]),
 ]
 
-/** What is to be thought of links before any check: nothing is off on the whole, and by how much it may be. */
-export function priorCorrection(links: readonly string[]): Correction {
-  const spreads = effectSpreads(links.length)
+/**
+ * What is to be thought of links before any check: nothing is off on the whole, and by how much it may be.
+ * @param doubts what is not known of each link's rigs, dB
+ */
+export function priorCorrection(
+  links: readonly string[],
+  doubts: readonly number[] = links.map(() => 0),
+): Correction {
+  const spreads = effectSpreads(doubts)
   return {
     checks: 0,
     marks: 0,
@@ -83,8 +92,8 @@ export function priorCorrection(links: readonly string[]): Correction {
 }
 
 /** The prior of effects and places, its inverse and the logarithm of its determinant. */
-function priorOf(links: number, places: readonly Place[], shadowDb: number, shadowM: number) {
-  const spreads = effectSpreads(links)
+function priorOf(doubts: readonly number[], places: readonly Place[], shadowDb: number, shadowM: number) {
+  const spreads = effectSpreads(doubts)
   const between = shadowCovariance(places, shadowDb, shadowM)
   const placesInverse = places.length > 0 ? inverseSpd(between) : []
   if (placesInverse === null) return null
@@ -226,13 +235,14 @@ export function learnCorrection(
 ): Correction | null {
   if (seen.length === 0) return null
   const links = [...new Set(seen.map((s) => s.key))]
+  const doubts = links.map((key) => seen.find((s) => s.key === key)!.doubtDb ?? 0)
   const byPlace = new Map(seen.map((s) => [`${s.place.lat} ${s.place.lon}`, s.place]))
   const places = shadowed ? thinned([...byPlace.values()]) : []
   const zero = { base: zeroOf(seen, 'base'), out: zeroOf(seen, 'out') }
   const together = groupedBy(seen, (s) => `${s.key} ${s.direction} ${s.place.lat} ${s.place.lon} ${s.meter}`)
   const learnt = { checks: new Set(seen.map((s) => s.checkId)).size, marks: byPlace.size }
   const tryWith = (spreads: Spreads): Tried | null => {
-    const prior = priorOf(links.length, places, spreads.shadowDb, spreads.shadowM)
+    const prior = priorOf(doubts, places, spreads.shadowDb, spreads.shadowM)
     const found =
       prior &&
       propagate(prior, sitesOf([...together.values()], links, places, prior, zero, spreads), spreads.callDb)

@@ -1,8 +1,9 @@
 import { ends, type Direction, type Link } from '@/core/kit/rig/rig'
+import { isDirected, linkDoubtDb, towardsDb } from '@/core/kit/rig/taken'
 import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import { correcting, sharedShadow, type Correction } from '../correction/correction'
 import { linkKey } from '../linkKey'
-import { gainsDbm, neededDbm, type PredictionSettings } from '../predict'
+import { gainsDbm, isVertical, neededDbm, spreadBefore, type PredictionSettings } from '../predict'
 import { offDraws, type MarginDraws, type OffAsk } from './jointDraws'
 import { oneWays, type OneWay } from './oneWays'
 import { Kept } from './kept'
@@ -12,6 +13,7 @@ import {
   emptyField,
   fieldDistanceM,
   fieldPlace,
+  fieldSide,
   refined,
   type Field,
   type MapRaster,
@@ -63,17 +65,20 @@ export class ReachMapMaker {
   }
 
   private loss(link: Link, frequencyMHz: number, settings: PredictionSettings, every: number): Field {
-    const at = { frequencyMHz, baseM: link.base.antennaHeightM, farM: link.out.antennaHeightM }
+    const ends = { baseM: link.base.antennaHeightM, farM: link.out.antennaHeightM }
+    const at = { frequencyMHz, ...ends, vertical: isVertical(link) }
     const { model, baseStands, farStands, k } = settings
     return this.losses.get(JSON.stringify([at, model, baseStands, farStands, k, every]), () =>
       lossField(this.ground, at, settings, every),
     )
   }
 
-  private corrected(c: Correction, key: string, direction: OneWay): Learnt {
-    return this.learnt.get(`${key} ${direction} ${said(c)}`, () => {
+  private corrected(c: Correction, link: Link, direction: OneWay, { gains }: PredictionSettings): Learnt {
+    const key = linkKey(link)
+    const doubtDb = linkDoubtDb(link, gains)
+    return this.learnt.get(`${key} ${direction} ${doubtDb} ${said(c)}`, () => {
       const [db, sdDb] = [emptyField(this.ground.raster, COARSEST), emptyField(this.ground.raster, COARSEST)]
-      const at = correcting(c, key, direction, null, this.share)
+      const at = correcting(c, key, direction, null, this.share, doubtDb)
       for (let i = 0; i < db.values.length; i++) {
         const told = at(fieldPlace(db, i), fieldDistanceM(db, i))
         db.values[i] = told.db
@@ -101,34 +106,51 @@ export class ReachMapMaker {
 
   /** What predictions at named places are off by, drawn once. */
   off(name: string, ask: OffAsk): MarginDraws {
-    const { links, directions, correction, places } = ask
+    const { links, directions, correction, places, gains } = ask
     const key = [
       name,
       places.length,
       correction ? said(correction) : '',
       ...directions,
-      ...links.map(linkKey),
+      ...links.map((l) => `${linkKey(l)} ${linkDoubtDb(l, gains)}`),
     ]
     return this.offs.get(key.join(' '), () => offDraws(ask))
+  }
+
+  /** What the base's antenna has less in each direction than where it points, dB; nowhere where it has none. */
+  private towards(link: Link, every: number): Float32Array {
+    const { raster } = this.ground
+    const field = emptyField(raster, every)
+    field.values.fill(0)
+    // How it would stand somewhere else nobody said.
+    if (this.from !== undefined || !isDirected(link.base)) return field.values
+    const side = fieldSide(raster, every)
+    const middle = (side - 1) / 2
+    for (let i = 0; i < field.values.length; i++) {
+      const [south, east] = [Math.floor(i / side) - middle, (i % side) - middle]
+      if (south !== 0 || east !== 0)
+        field.values[i] = towardsDb(link.base, (Math.atan2(east, -south) * 180) / Math.PI)
+    }
+    return field.values
   }
 
   /** Margins of one direction of a link. */
   margins(link: Link, direction: OneWay, settings: PredictionSettings, every: number): MarginField {
     const { sender, receiver } = ends(link, direction)
     const { values } = this.loss(link, sender.txMHz, settings, every)
-    const over = gainsDbm(link, direction) - neededDbm(receiver, sender.txMHz, settings)
-    const marginDb = new Float32Array(values.length)
+    const over = gainsDbm(link, direction, settings) - neededDbm(receiver, sender.txMHz, settings)
+    const marginDb = this.towards(link, every)
     const placeSdDb = new Float32Array(values.length)
     const c = settings.correction
     if (!c) {
-      for (let i = 0; i < values.length; i++) marginDb[i] = over - values[i]!
-      placeSdDb.fill(settings.spreadDb)
+      for (let i = 0; i < values.length; i++) marginDb[i] = marginDb[i]! + over - values[i]!
+      placeSdDb.fill(spreadBefore(link, settings))
       return { raster: this.ground.raster, every, marginDb, placeSdDb, callSdDb: 0 }
     }
-    const { db, sdDb } = this.corrected(c, linkKey(link), direction)
+    const { db, sdDb } = this.corrected(c, link, direction, settings)
     const [add, sd] = [refined(db, every).values, refined(sdDb, every).values]
     for (let i = 0; i < values.length; i++) {
-      marginDb[i] = over - values[i]! + add[i]!
+      marginDb[i] = marginDb[i]! + over - values[i]! + add[i]!
       placeSdDb[i] = sd[i]!
     }
     return { raster: this.ground.raster, every, marginDb, placeSdDb, callSdDb: c.callDb }

@@ -1,4 +1,5 @@
 import type { Direction, Link } from '@/core/kit/rig/rig'
+import type { TakenGains } from '@/core/kit/rig/taken'
 import { normalQuantile } from '@/core/stats/numeric/normal'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import type { Correction } from '../correction/correction'
@@ -30,6 +31,7 @@ export interface MarginAsk {
   links: readonly Link[]
   directions: readonly Direction[]
   correction: Correction | null | undefined
+  gains?: TakenGains
 }
 
 /** For each draw and link which places are covered. */

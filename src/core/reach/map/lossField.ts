@@ -15,6 +15,8 @@ export interface FieldEnds {
   /** Over the ground, m. */
   baseM: number
   farM: number
+  /** Its waves stand upright. */
+  vertical: boolean
 }
 
 /** A way out from the middle, along one axis a cell at a time, and across it by a share of a cell. */
@@ -89,7 +91,7 @@ class Walked {
  */
 export function lossField(
   ground: RasterGround,
-  { frequencyMHz, baseM, farM }: FieldEnds,
+  { frequencyMHz, baseM, farM, vertical }: FieldEnds,
   taken: Taken,
   every: number,
   sides: readonly number[] = [0, 1, 2, 3],
@@ -102,7 +104,7 @@ export function lossField(
   const [n, middle] = [half / every, (coarse - 1) / 2]
   const path = {
     frequencyMHz,
-    polarisation: 'vertical',
+    polarisation: vertical ? 'vertical' : 'horizontal',
     ground: AVERAGE_GROUND,
     radiusKm: effectiveRadiusKm(taken.k),
   } as const
@@ -124,7 +126,7 @@ export function lossField(
       baseM,
       farM,
       profile: walked.profile(),
-      vertical: true,
+      vertical,
       k: taken.k,
     }
     return lossOver(geometry, cover ? walked.cover(near, far) : null, taken).lossDb

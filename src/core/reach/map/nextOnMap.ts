@@ -83,6 +83,7 @@ export function nextOnMap(
     links: ask.links,
     directions: ask.directions,
     correction: ask.settings.correction,
+    gains: ask.settings.gains,
     reliability: ask.reliability,
     reportDb,
   }).map(({ candidate, link, ...worth }) => ({

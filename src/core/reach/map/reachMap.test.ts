@@ -27,6 +27,20 @@ const rig = (letter: string, more: Partial<Rig>) =>
   rigOf(letter, { antennaHeightM: 1.5, antennaGainDbi: 0, ...more })
 const LINK = linkOf(rig('A', { powerW: 0.5 }), rig('H', { antennaHeightM: 12, powerW: 5 }))
 const STRONG = linkOf(rig('B', { powerW: 5 }), rig('H', { antennaHeightM: 12, powerW: 5 }))
+const BEAM = linkOf(
+  rig('C', { powerW: 5, antennaGainDbi: null }),
+  rig('K', {
+    antennaHeightM: 12,
+    polarisation: 'horizontal',
+    azimuthDeg: 70,
+    pattern: [
+      { angleDeg: 0, db: 0 },
+      { angleDeg: 45, db: -8 },
+      { angleDeg: 90, db: -18 },
+      { angleDeg: 180, db: -14 },
+    ],
+  }),
+)
 const BOTH = ['to base', 'from base'] as const
 
 /** Rolling hills of 0 to 120 m, the same each time; a hole in the south-west where asked. */
@@ -52,7 +66,7 @@ function hills(hole = false): HeightGrid {
   }
 }
 const TERRAIN = terrainOf([hills()])
-const ENDS = { frequencyMHz: 446, baseM: 12, farM: 1.5 }
+const ENDS = { frequencyMHz: 446, baseM: 12, farM: 1.5, vertical: true }
 const WOOD = coverOf([
   {
     kind: 'wood',
@@ -174,17 +188,19 @@ describe('the chance over a map', () => {
   const maker = new ReachMapMaker(rasterGround(TERRAIN, null, raster))
 
   it.each([
-    ['before any check', null],
-    ['corrected', CORRECTION],
-  ])('is the one that is predicted at a place, %s', (_, correction) => {
+    ['before any check', null, LINK],
+    ['corrected', CORRECTION, LINK],
+    ['with a beam whose waves lie, and a whip of unknown gain', null, BEAM],
+    ['with these, corrected', CORRECTION, BEAM],
+  ])('is the one that is predicted at a place, %s', (_, correction, link) => {
     const settings: PredictionSettings = { ...USUAL_PREDICTION, correction }
-    const { values } = maker.chance(LINK, BOTH, settings, 4)
+    const { values } = maker.chance(link, BOTH, settings, 4)
     const off: number[] = []
     for (let i = 3; i < values.length; i += 61) {
       const place = fieldPlace({ raster, every: 4 }, i)
       const p = groundProfile(TERRAIN, BASE, place)
       if (p.lengthKm < 0.4) continue
-      const one = Math.min(...BOTH.map((d) => predict(LINK, d, pathOver(p), settings).chance))
+      const one = Math.min(...BOTH.map((d) => predict(link, d, pathOver(p), settings).chance))
       off.push(Math.abs(values[i]! - one))
     }
     off.sort((a, b) => a - b)

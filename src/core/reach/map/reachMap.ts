@@ -102,7 +102,14 @@ export function drawnCover(
   places: AskedPlace[],
 ): CoverDraws {
   const { links, directions, settings, reliability } = ask
-  const asked = { places, links, directions, correction: settings.correction, reliability }
+  const asked = {
+    places,
+    links,
+    directions,
+    correction: settings.correction,
+    gains: settings.gains,
+    reliability,
+  }
   return coverDraws(asked, maker.off(name, asked))
 }
 

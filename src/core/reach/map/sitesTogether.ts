@@ -1,4 +1,5 @@
 import type { Place } from '@/core/geo'
+import { linkDoubtDb } from '@/core/kit/rig/taken'
 import { normalCdf, normalQuantile } from '@/core/stats/numeric/normal'
 import { groundProfile, type CoveredGround } from '@/core/terrain'
 import { apartM, correctedBy } from '../correction/correction'
@@ -63,7 +64,7 @@ function linkedChance(
   const relayed = { ...link!, out: link!.base }
   const profile = groundProfile(ground.terrain, base, site.place, undefined, ground.cover)
   if (!(profile.lengthKm > 0) || profile.knownKm < profile.lengthKm) return null
-  const c = settings.correction ?? priorCorrection([linkKey(link!)])
+  const c = settings.correction ?? priorCorrection([linkKey(link!)], [linkDoubtDb(link!, settings.gains)])
   const chances = BOTH.map((d) => {
     const { marginDb } = predict(relayed, d, pathOver(profile), { ...settings, correction: null })
     const by = correctedBy(c, linkKey(link!), d, site.place, 1000 * profile.lengthKm)
@@ -98,7 +99,7 @@ async function coversFrom(makers: SiteMakers, ask: ReachMapAsk, sites: readonly 
   const at = placesToCover(makers.base, ask)
   const places = askedPlaces(makers.base, one)(at)
   const n = places.length
-  const world = worldDraws({ places, links: [link], correction: ask.settings.correction })
+  const world = worldDraws({ places, links: [link], ...ask.settings })
   const { c, draws } = world
   const off = linkDraws(world, link, 0, BOTH)
   const needDb = c.callDb * normalQuantile(ask.reliability)

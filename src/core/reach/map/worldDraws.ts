@@ -1,5 +1,6 @@
 import type { Place } from '@/core/geo'
 import type { Link } from '@/core/kit/rig/rig'
+import { linkDoubtDb, type TakenGains } from '@/core/kit/rig/taken'
 import { cholesky } from '@/core/stats/numeric/cholesky'
 import { seededRandom, type SeededRandom } from '@/core/stats/numeric/seededRandom'
 import {
@@ -78,7 +79,9 @@ export interface SeenPlace {
 interface WorldAsk {
   places: readonly SeenPlace[]
   links: readonly Link[]
-  correction: Correction | null | undefined
+  correction?: Correction | null | undefined
+  /** What antennas of unknown gain are taken for. */
+  gains?: TakenGains
 }
 
 /** What is drawn of the world before any link is asked about. */
@@ -86,6 +89,8 @@ export interface WorldDraws {
   /** What was learnt, or is to be thought before any check. */
   c: Correction
   draws: number
+  /** What is not known of each link's rigs, by its key, dB. */
+  doubts: Record<string, number>
   /** Of draw k what all links are off by, then the shadowing learnt, dB. */
   off: Float64Array[]
   /** Of place p in draw k its shadowing, dB, at k · places + p. */
@@ -96,8 +101,9 @@ export interface WorldDraws {
  * Draws of what was learnt and of the shadowing at places, jointly. Links, other bases and whatever else is asked
  * beside take their chances from elsewhere, so that they change nothing here.
  */
-export function worldDraws({ places, links, correction }: WorldAsk, draws = USUAL_DRAWS): WorldDraws {
-  const c = correction ?? priorCorrection(links.map(linkKey))
+export function worldDraws({ places, links, correction, gains }: WorldAsk, draws = USUAL_DRAWS): WorldDraws {
+  const doubts = Object.fromEntries(links.map((l) => [linkKey(l), linkDoubtDb(l, gains)]))
+  const c = correction ?? priorCorrection(Object.keys(doubts), Object.values(doubts))
   const told = places.map(({ place }) => weightsAt(c, place))
   const drawLearnt = drawer(factorOf(c.covariance), stream('log'))
   const drawLeft = drawer(factorOf(leftOver(c, places, told)), stream('places'))
@@ -114,7 +120,7 @@ export function worldDraws({ places, links, correction }: WorldAsk, draws = USUA
     }
     return learnt
   })
-  const world = { c, draws, off, shadow }
+  const world = { c, draws, off, shadow, doubts }
   const from = places[0]?.from
   return from === undefined ? world : { ...world, shadow: shadowsFrom(world, places)(from) }
 }
@@ -152,16 +158,17 @@ const nthOf = (id: string) => 1 + ([...id].reduce((h, c) => (31 * h + c.charCode
 
 /** What a link is off by in a direction at a distance, in each draw, dB, its shadowing aside. */
 export function linkDraws(
-  { c, draws, off }: WorldDraws,
+  { c, draws, off, doubts }: WorldDraws,
   link: Link,
   l: number,
   ways: readonly OneWay[],
 ): (k: number, w: number, distanceM: number) => number {
   const random = stream('links', l)
+  const ownDb = Math.hypot(LINK_DB[0], doubts[linkKey(link)] ?? 0)
   // What a link without checks may be off by is its own.
   const own = c.links.includes(linkKey(link))
     ? null
-    : Array.from({ length: draws }, () => [LINK_DB[0] * random.normal(), (LINK_DB[1] * random.normal()) / 2])
+    : Array.from({ length: draws }, () => [ownDb * random.normal(), (LINK_DB[1] * random.normal()) / 2])
   const kept = ways.map(() => new Map<number, (readonly [number, number])[]>())
   const effects = (w: number, distanceM: number) => {
     const known = kept[w]!.get(distanceM)

@@ -44,7 +44,7 @@ export function FigurePanel({ assessed, portIndex, powerW, rules, surroundings, 
         {split && <TracedFigure {...budgetFigures(rx).lead} label={`Lead and match, ${at(rx)}`} />}
         <TracedFigure {...figures.swr} />
         {split && <TracedFigure {...budgetFigures(rx).swr} label={`SWR, ${at(rx)}`} />}
-        {receiving && <TracedFigure {...receivingFigure(receiving, rx, surroundings)} />}
+        {receiving && <TracedFigure {...receivingFigure(radio!.spec, receiving, rx, surroundings)} />}
         <TracedFigure {...away} />
       </Box>
       {tx.gainSource !== 'measured' && (
