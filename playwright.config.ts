@@ -15,6 +15,8 @@ export default defineConfig({
   timeout: 120_000,
   expect: { timeout: 20_000 },
   workers: WORKERS,
+  // A machine that stands still for a minute costs one test. What passed at the second try is named at the end.
+  retries: process.env.CI ? 1 : 0,
   reporter: process.env.CI ? [['list'], ['json']] : [['list']],
   use: {
     viewport: { width: 1280, height: 800 },

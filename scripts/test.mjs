@@ -46,14 +46,25 @@ function read(file) {
   return existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null
 }
 
+/** @returns {string[]} names of browser tests that failed once and then passed */
+function secondTries({ suites }) {
+  const within = (suite) => [
+    ...(suite.specs ?? []).filter((s) => s.tests.some((t) => t.status === 'flaky')).map((s) => s.title),
+    ...(suite.suites ?? []).flatMap(within),
+  ]
+  return suites.flatMap(within)
+}
+
 function finish() {
   const unit = read('vitest.json')
   const browser = read('playwright.json')
-  const passed = (unit?.numPassedTests ?? 0) + (browser?.stats?.expected ?? 0)
-  const broken =
-    (unit?.numFailedTests ?? 0) + (browser?.stats?.unexpected ?? 0) + (browser?.stats?.flaky ?? 0)
+  const again = browser?.stats?.flaky ?? 0
+  const passed = (unit?.numPassedTests ?? 0) + (browser?.stats?.expected ?? 0) + again
+  const broken = (unit?.numFailedTests ?? 0) + (browser?.stats?.unexpected ?? 0)
   console.log(`\n${took.map(([name, s]) => `${name} ${s} s`).join(', ')}`)
   if (failed.length > 0) console.log(`Failed: ${failed.join(', ')}`)
+  if (again > 0)
+    console.log(`Passed at the second try, to be looked into: ${secondTries(browser).join('; ')}`)
   // A gate without tests of its own counts as one, so that the line never says 0 failed of a red run.
   console.log(`${passed} passed, ${failed.length > 0 ? Math.max(broken, 1) : broken} failed`)
   process.exit(failed.length > 0 || broken > 0 ? 1 : 0)
