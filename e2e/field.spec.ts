@@ -117,6 +117,10 @@ test('a log made without the server waits on the device and goes out by itself',
 }) => {
   await openField(page)
   await context.setOffline(true)
+  // A service worker that is just starting is told a moment later.
+  await expect
+    .poll(() => page.evaluate(() => fetch('/api/me', { cache: 'no-store' }).then(String, () => 'away')))
+    .toBe('away')
   await page.keyboard.press('n')
   await expect(page.getByText(/\d only on this device/)).toBeVisible()
   await context.setOffline(false)

@@ -7,12 +7,14 @@ export function Figure({
   unit,
   value,
   range,
+  width = 190,
   onChange,
 }: {
   label: string
   unit: string
   value: number
   range: { min: number; max: number }
+  width?: number
   onChange: (v: number) => void
 }) {
   const [text, setText] = useState(String(Number(value.toFixed(3))))
@@ -27,7 +29,7 @@ export function Figure({
         const n = numberIn(t)
         if (n !== null && n >= range.min && n <= range.max) onChange(n)
       }}
-      sx={{ width: 190 }}
+      sx={{ width }}
     />
   )
 }

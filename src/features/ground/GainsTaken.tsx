@@ -17,13 +17,15 @@ function unmeasured(links: readonly Link[]): Rig[] {
   return [...rigs.values()].filter((r) => gainTaken(r, true).from !== null)
 }
 
+const tenths = (v: number) => Number(v.toFixed(1))
+
 /** One rig's antenna: what it is taken for, and what that is from. */
 function GainRow({ rig, gains, onChange }: { rig: Rig } & Omit<Props, 'links'>) {
   // Typed figures stand until it is taken by its kind again.
   const [anew, setAnew] = useState(0)
   const taken = gainTaken(rig, true, gains)
   const put = (more: { dbi?: number; sdDb?: number }) =>
-    onChange({ ...gains, [rig.id]: { dbi: taken.db, sdDb: taken.sdDb, ...more } })
+    onChange({ ...gains, [rig.id]: { dbi: tenths(taken.db), sdDb: tenths(taken.sdDb), ...more } })
   const byKind = () => {
     setAnew(anew + 1)
     onChange(Object.fromEntries(Object.entries(gains).filter(([id]) => id !== rig.id)))
@@ -42,7 +44,8 @@ function GainRow({ rig, gains, onChange }: { rig: Rig } & Omit<Props, 'links'>) 
         key={`gain ${anew}`}
         label="Gain taken"
         unit="dBi"
-        value={taken.db}
+        value={tenths(taken.db)}
+        width={140}
         range={{ min: -60, max: 40 }}
         onChange={(dbi) => put({ dbi })}
       />
@@ -50,7 +53,8 @@ function GainRow({ rig, gains, onChange }: { rig: Rig } & Omit<Props, 'links'>) 
         key={`doubt ${anew}`}
         label="give or take"
         unit="dB"
-        value={taken.sdDb}
+        value={tenths(taken.sdDb)}
+        width={140}
         range={{ min: 0, max: 20 }}
         onChange={(sdDb) => put({ sdDb })}
       />
