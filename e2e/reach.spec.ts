@@ -144,4 +144,24 @@ test('where the relay goes: what each site adds, and its own map tells the same'
   await expect(page.getByText(`B covers ${alone}, with 90 of 100 calls.`)).toBeVisible({ timeout: 120_000 })
   // A check from there would want a base there first.
   await expect(page.getByRole('heading', { name: 'The next best check' })).toHaveCount(0)
+
+  // All together: what the map says first is what stands under the table, and a place asks all of them.
+  const under = await page.getByText(/^For B, .+From at least one of all/).textContent()
+  const [, one, two] = /at least one of all (.+?) of the areas.+from at least two (.+?)\.( |$)/.exec(under!)!
+  await page.getByRole('combobox', { name: 'From' }).click()
+  await page.getByRole('option', { name: /^all \d together$/ }).click()
+  await expect(
+    page.getByText(
+      `${one} of the areas to be covered is covered with 90 of 100 calls, from two or more ${two}.`,
+    ),
+  ).toBeVisible({ timeout: 120_000 })
+  await expect(page.locator('[aria-busy="false"]').getByText(/bases or more/)).toBeVisible({
+    timeout: 120_000,
+  })
+  await expect(page.getByRole('list', { name: 'Key of the map' })).toContainText('to two of them or more')
+  await expect(page.getByRole('combobox', { name: 'Against' })).toHaveCount(0)
+  await page.getByRole('region', { name: /^Map of reach:/ }).click({ position: { x: 500, y: 200 } })
+  await expect(
+    page.getByText(/km out, bearing .+Harbour.* \d+ of 100 calls, .+ \d+ of 100 calls/),
+  ).toBeVisible()
 })

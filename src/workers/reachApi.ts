@@ -5,6 +5,7 @@ import { enoughOf } from '@/core/reach/map/enough'
 import { nextOnMap, type CheckPlace } from '@/core/reach/map/nextOnMap'
 import type { ReachMapAsk } from '@/core/reach/map/reachMap'
 import { radiusFrom, sitesTogether, type OtherSite } from '@/core/reach/map/sitesTogether'
+import { togetherLayers } from '@/core/reach/map/together'
 import type { CoveredGround } from '@/core/terrain'
 import { pictureOf, reachAt, type MapBase, type ReachMaps } from './reachMaps'
 
@@ -46,6 +47,17 @@ export function reachApi(maps: ReachMaps, loaded: () => CoveredGround) {
         sites,
         needed,
       ),
+
+    /** What is covered from the base and other sites together, to be drawn. */
+    async reachTogether(base: Place, radiusM: number, ask: ReachMapAsk, sites: OtherSite[]) {
+      const othersFirst = givenWay()
+      const makers = [maps.maker(loaded(), { place: base }, radiusM)]
+      for (const { id, place } of sites) {
+        await othersFirst()
+        makers.push(maps.maker(loaded(), { place, from: id }, radiusFrom(base, place, radiusM)))
+      }
+      return togetherLayers(makers, ask)
+    },
 
     /** What the next check would best be, for what a map is asked. */
     nextBest: (

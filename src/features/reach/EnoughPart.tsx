@@ -115,7 +115,9 @@ export function EnoughPart(props: Props) {
           {found &&
             !least &&
             best &&
-            `None is surely enough; ${best.link.letter}, ${best.link.name}, comes nearest, with a chance of ${Math.round(100 * best.enough.chance)} of 100.`}
+            (Math.round(100 * best.enough.chance) === 0
+              ? 'None of them is enough.'
+              : `None is surely enough; ${best.link.letter}, ${best.link.name}, comes nearest, with a chance of ${Math.round(100 * best.enough.chance)} of 100.`)}
           {!least &&
             mastThatDoes &&
             ` ${mastThatDoes.link.letter} would be with the base at ${heightText(mastThatDoes.mastM!, units)}.`}

@@ -8,6 +8,8 @@ interface Props {
   /** Ids of the one or two that are drawn. */
   shown: string[]
   onShown: (ids: string[]) => void
+  /** Whether one can be held against another. */
+  against: boolean
   /** The trial's base first; where there are others one chooses. */
   bases: { id: string; name: string }[]
   from: string
@@ -43,7 +45,7 @@ export function MapChoices(props: Props) {
         onPick={(id) => props.onShown([id, ...shown.slice(1).filter((s) => s !== id)])}
         sx={{ minWidth: 220 }}
       />
-      {links.length > 1 && (
+      {links.length > 1 && props.against && (
         <PickOne
           label="Against"
           value={second ?? NOBODY}

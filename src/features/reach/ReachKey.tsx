@@ -10,6 +10,8 @@ interface Props {
   reliability: number
   map: ReachMap | null
   corrected: boolean
+  /** From several bases together. */
+  all: boolean
 }
 
 const mixed = (hue: string, share: number) => `color-mix(in srgb, ${hue} ${100 * share}%, transparent)`
@@ -28,7 +30,7 @@ function Swatch({ style, children }: { style: CSSProperties; children: ReactNode
 }
 
 /** What the map's fills mean. */
-export function ReachKey({ links, reliability, map, corrected }: Props) {
+export function ReachKey({ links, reliability, map, corrected, all }: Props) {
   const hues = looksOf(links.map((l) => l.letter)).map((i) => rigLook(i).hue)
   const has = (test: (l: ReachMap['layers'][number]) => boolean) =>
     map?.layers.some((l) => test(l) && l.rings.length > 0) ?? false
@@ -43,8 +45,14 @@ export function ReachKey({ links, reliability, map, corrected }: Props) {
         <>
           <Swatch style={{ background: mixed(hues[0]!, 0.45), borderColor: hues[0], borderWidth: 2 }}>
             {a!.letter} comes through {percentText(reliability)} of the time or more
+            {all && ' to one of the bases'}
           </Swatch>
-          {reliability > 0.5 && (
+          {all && (
+            <Swatch style={{ background: mixed(hues[0]!, 0.7), borderStyle: 'dashed', borderColor: hues[0] }}>
+              to two of them or more
+            </Swatch>
+          )}
+          {!all && reliability > 0.5 && (
             <Swatch
               style={{ background: mixed(hues[0]!, 0.16), borderStyle: 'dotted', borderColor: hues[0] }}
             >

@@ -47,6 +47,8 @@ interface Props {
   worths: NextOnMap[]
   /** Other sites on the map. */
   sites: ReachSite[]
+  /** They and the base are drawn together. */
+  all: boolean
   units: Units
 }
 
@@ -56,17 +58,31 @@ const HOW_WORDS = {
   'only the prediction': 'far from what was logged: the prediction alone',
 } as const
 
-/** What is to be expected at a place, in words. */
-function PlaceWords({ place, there, props }: { place: Place; there: PlaceReach; props: Props }) {
+/** What is to be expected at a place from one base, or from each of several, in words. */
+function PlaceWords({
+  place,
+  there,
+  from,
+  props,
+}: {
+  place: Place
+  there: PlaceReach[]
+  from: readonly MapPlace[]
+  props: Props
+}) {
   const { base, links, units } = props
-  const { bearingDeg } = inverse(base, place)
-  const from = `${distanceText(1000 * there.lengthKm, units)} out, bearing ${bearingText(bearingDeg)}`
-  if (!there.chances) return <>{from}: the ground is not known all the way there.</>
+  const { distanceM, bearingDeg } = inverse(base, place)
+  const out = `${distanceText(distanceM, units)} out, bearing ${bearingText(bearingDeg)}`
+  const known = there.flatMap(({ chances }, i) => (chances ? [{ chances, name: from[i]!.name }] : []))
+  if (known.length === 0) return <>{out}: the ground is not known all the way there.</>
+  const how = there.length === 1 ? there[0]!.how : null
+  const said = (chances: readonly number[], name: string) =>
+    links.map((l, i) => `${name || l.letter} ${Math.round(100 * chances[i]!)} of 100 calls`)
   return (
     <>
-      <b>{from}: </b>
-      {links.map((l, i) => `${l.letter} ${Math.round(100 * there.chances![i]!)} of 100 calls`).join(', ')}
-      {there.how && `; ${HOW_WORDS[there.how]}`}.
+      <b>{out}: </b>
+      {known.flatMap(({ chances, name }) => said(chances, from.length > 1 ? name : '')).join(', ')}
+      {how && `; ${HOW_WORDS[how]}`}.
     </>
   )
 }
@@ -121,6 +137,7 @@ export function ReachOnMap(props: Props) {
     settings,
     worths,
     sites,
+    all,
     units,
   } = props
   const [place, setPlace] = useState<Place | null>(null)
@@ -161,11 +178,13 @@ export function ReachOnMap(props: Props) {
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [map, letters, night, worths])
   const drawnAreas = useMemo(() => areas.map((a) => ({ ...a, kind: 'to cover' })), [areas])
+  const asked: MapPlace[] = all ? [base, ...sites.map((s) => ({ ...s, from: s.id }))] : [base]
   const there = useAnswer(
     worker && place
-      ? [worker, place.lat, place.lon, settings, JSON.stringify([base, links, directions])]
+      ? [worker, place.lat, place.lon, settings, JSON.stringify([asked, links, directions])]
       : null,
-    ([w, lat, lon]) => w.reachAt(asMapBase(base), { lat, lon }, links, directions, settings),
+    ([w, lat, lon]) =>
+      Promise.all(asked.map((b) => w.reachAt(asMapBase(b), { lat, lon }, links, directions, settings))),
   )
   return (
     <Box sx={{ position: 'relative' }}>
@@ -195,7 +214,7 @@ export function ReachOnMap(props: Props) {
       >
         <span>
           {place && there.at === 'there' ? (
-            <PlaceWords {...{ place, props }} there={there.value} />
+            <PlaceWords {...{ place, props }} there={there.value} from={asked} />
           ) : (
             <span style={{ color: 'var(--soft)' }}>Click anywhere to ask what comes through from there.</span>
           )}

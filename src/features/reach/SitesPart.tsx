@@ -8,25 +8,21 @@ import { inverse, type Place } from '@/core/geo'
 import type { Link as RigLink } from '@/core/kit'
 import type { Share } from '@/core/reach/map/jointDraws'
 import { shareRange, shareText, toCoverWords } from '@/core/reach/map/mapWords'
-import type { ReachMapAsk } from '@/core/reach/map/reachMap'
-import { sitesSentence, type NamedSite } from '@/core/reach/map/siteWords'
+import { pairsSentence, sitesSentence, type NamedSite } from '@/core/reach/map/siteWords'
 import type { SitesTogether, SiteWorth } from '@/core/reach/map/sitesTogether'
 import { distanceText, heightText, percentText, type Units } from '@/core/units'
+import type { Answer } from '@/ui/answers/useAnswer'
 import { Table } from '@/ui/table/Table'
-import type { TerrainWorker } from '@/ui/terrain/useTerrain'
-import { useSitesTogether } from './useSitesTogether'
 
 /** A candidate for a base, or a relay's place. */
 export type ReachSite = NamedSite & Place
 
 interface Props {
   trialId: string
-  /** Null until the map is as fine as it gets. */
-  worker: TerrainWorker | null
-  groundKey: string
+  /** What they add; asked once the map is as fine as it gets. */
+  answer: Answer<SitesTogether>
   base: Place & { name: string }
-  radiusM: number
-  ask: Omit<ReachMapAsk, 'every' | 'links'>
+  areas: readonly unknown[]
   link: RigLink
   sites: ReachSite[]
   /** So much of it is needed, 0 to 1. */
@@ -38,10 +34,9 @@ interface Props {
 
 /** What other bases and relays would add to the base, and what all cover together. */
 export function SitesPart(props: Props) {
-  const { worker, groundKey, base, radiusM, ask, link, sites, needed, units } = props
-  const answer = useSitesTogether(worker, groundKey, base, radiusM, { ...ask, links: [link] }, sites, needed)
+  const { answer, base, link, sites, needed, units } = props
   const found = answer.value
-  const of = toCoverWords(ask.areas)
+  const of = toCoverWords(props.areas)
   return (
     <Box component="section" sx={{ my: 3 }}>
       <Typography variant="h2" component="h2" gutterBottom>
@@ -68,7 +63,7 @@ export function SitesPart(props: Props) {
               {sites.length > 1 &&
                 `Each next adds most to those above it: ${found.order.map((o) => `${percentText(o.share.median)} with ${nameOf(sites, o.id)}`).join(', then ')}. `}
               From at least one of all {shareText(found.atLeastOne)} of {of} is covered, from at least two{' '}
-              {shareText(found.atLeastTwo)}.
+              {shareText(found.atLeastTwo)}.{` ${pairsSentence(found, sites, of)}`}
               {props.leftOut > 0 && ` Sites farther off are left out: ${props.leftOut}.`}
             </Box>
           )}

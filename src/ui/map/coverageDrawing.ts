@@ -57,6 +57,11 @@ function styleOf(layer: MapLayer, top: boolean, { looks }: MapCoverage, c: Colou
         ...fill(tinted(a.hue, top ? TINTS.high : TINTS.low)),
         stroke: new Stroke({ color: a.hue, width: top ? 2.5 : 1.25, ...(top ? {} : { lineDash: [3, 4] }) }),
       })
+    case 'twice':
+      return new Style({
+        ...fill(tinted(a.hue, TINTS.high)),
+        stroke: new Stroke({ color: a.hue, width: 1.5, lineDash: [8, 4] }),
+      })
     case 'guess':
       return new Style(fill(hatched(c.ink, false, 0.28)))
     case 'undecided':

@@ -88,6 +88,14 @@ export function fieldPlace({ raster, every }: Pick<Field, 'raster' | 'every'>, i
   return cellPlace(raster, column * every - raster.half, row * every - raster.half)
 }
 
+/** The value of a field nearest to a place, by its index; -1 off the map. */
+export function nearestTo({ raster, every }: Pick<Field, 'raster' | 'every'>, place: Place): number {
+  const side = fieldSide(raster, every)
+  const row = Math.round(((raster.base.lat - place.lat) / raster.stepLat + raster.half) / every)
+  const column = Math.round(((place.lon - raster.base.lon) / raster.stepLon + raster.half) / every)
+  return row >= 0 && row < side && column >= 0 && column < side ? row * side + column : -1
+}
+
 /** Distance of a field's value from the middle, m. */
 export function fieldDistanceM({ raster, every }: Pick<Field, 'raster' | 'every'>, i: number): number {
   const side = fieldSide(raster, every)

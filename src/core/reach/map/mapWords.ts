@@ -90,6 +90,7 @@ export function mapFacts(
 export function layerName(layer: MapLayer, links: readonly Link[]): string {
   const [a, b] = [links[0]!.letter, links[1]?.letter ?? '']
   if (layer.kind === 'chance') return `${a}: ${percentText(layer.level)} of calls or more`
+  if (layer.kind === 'twice') return `${a}: ${percentText(layer.level)} of calls or more to two bases`
   if (layer.kind === 'undecided') return 'not decided'
   if (layer.kind === 'guess') return 'far from what was logged: the prediction alone'
   return {

@@ -17,7 +17,7 @@ import {
   type CoverDraws,
   type Share,
 } from './jointDraws'
-import { cellPlace, fieldSide, type Field } from './mapRaster'
+import { cellPlace, fieldSide, nearestTo, type Field } from './mapRaster'
 import { ringsAbove } from './mapRings'
 
 /** Ground that is to be covered, and ways that are. */
@@ -54,6 +54,8 @@ export interface Stretch {
 /** What a layer of the map shows. */
 export type MapLayer =
   | { kind: 'chance'; level: number; rings: Rings[] }
+  /** From two of several bases or more. */
+  | { kind: 'twice'; level: number; rings: Rings[] }
   | { kind: 'side'; side: Side; rings: Rings[] }
   | { kind: 'undecided'; rings: Rings[] }
   | { kind: 'guess'; rings: Rings[] }
@@ -83,7 +85,7 @@ const [ACROSS, IN_AREA, ALONG_M, ALONG_MOST] = [22, 160, 60, 160]
 /** Chances between which it is in doubt whether a place is covered. */
 const [DOUBT_LOW, DOUBT_HIGH] = [0.1, 0.9]
 /** Pieces of fewer cells are not drawn. */
-const SPECK = 3
+export const SPECK = 3
 
 /** Places that stand for an area. */
 export const placesOfArea = ({ rings }: Pick<MapArea, 'rings'>) => placesInArea(rings, IN_AREA)
@@ -188,7 +190,6 @@ export function wholeMap({ ground: { raster } }: ReachMapMaker): Place[] {
 /** What is predicted for places, read from the map. */
 export function askedPlaces(maker: ReachMapMaker, { links, directions, settings, every }: ReachMapAsk) {
   const { raster } = maker.ground
-  const side = fieldSide(raster, every)
   const alone = { ...settings, correction: null }
   const from = maker.from === undefined ? {} : { from: maker.from }
   const margins = links.flatMap((l) =>
@@ -196,15 +197,13 @@ export function askedPlaces(maker: ReachMapMaker, { links, directions, settings,
   )
   return (places: readonly Place[]): AskedPlace[] =>
     places.map((place) => {
-      const row = Math.round(((raster.base.lat - place.lat) / raster.stepLat + raster.half) / every)
-      const column = Math.round(((place.lon - raster.base.lon) / raster.stepLon + raster.half) / every)
-      const on = row >= 0 && row < side && column >= 0 && column < side
+      const cell = nearestTo({ raster, every }, place)
       return {
         ...from,
         place,
         distanceM: apartM(raster.base, place),
         predictedDb: Object.fromEntries(
-          margins.map(({ key, marginDb }) => [key, on ? marginDb[row * side + column]! : NaN]),
+          margins.map(({ key, marginDb }) => [key, cell < 0 ? NaN : marginDb[cell]!]),
         ),
       }
     })

@@ -1,4 +1,4 @@
-import { percentText } from '@/core/units'
+import { andList, percentText } from '@/core/units'
 import { shareText } from './mapWords'
 import type { SitesTogether } from './sitesTogether'
 
@@ -63,4 +63,28 @@ export function sitesSentence(
     )
   }
   return said.join(' ')
+}
+
+/** How often two places of what is to be covered hear one another through a relay; empty where there is none. */
+export function pairsSentence(found: SitesTogether, sites: readonly NamedSite[], of: string): string {
+  const relays = found.sites.flatMap(({ id, pairs }) => {
+    const site = sites.find((s) => s.id === id && s.role === 'relay')
+    return site ? [{ name: site.name, pairs }] : []
+  })
+  const said = relays
+    .sort((a, b) => b.pairs.median - a.pairs.median)
+    .map(({ name, pairs }, i) => `${shareText(pairs)}${i === 0 ? ' hear one another' : ''} through ${name}`)
+  return said.length === 0 ? '' : `Of all pairs of places in ${of} ${andList(said)}.`
+}
+
+/** What a base and all sites cover together, first of all that is said. @param bases how many they are */
+export function togetherSentence(
+  found: Pick<SitesTogether, 'atLeastOne' | 'atLeastTwo'> | null,
+  bases: number,
+  of: string,
+  reliability: number,
+): string {
+  if (!found) return 'Working out what they cover together…'
+  const calls = `with ${Math.round(100 * reliability)} of 100 calls`
+  return `From one of the ${bases} bases or more ${shareText(found.atLeastOne)} of ${of} is covered ${calls}, from two or more ${shareText(found.atLeastTwo)}.`
 }

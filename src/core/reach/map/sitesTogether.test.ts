@@ -13,7 +13,7 @@ import { worldDraws } from './worldDraws'
 import { rasterAbout, rasterGround } from './mapRaster'
 import { reachMap, type ReachMapAsk } from './reachMap'
 import { radiusFrom, sitesTogether, type OtherSite, type SitesTogether } from './sitesTogether'
-import { sitesSentence } from './siteWords'
+import { pairsSentence, sitesSentence } from './siteWords'
 
 const BASE = { lat: 47.3, lon: -29.55 }
 const LINK = link(
@@ -89,15 +89,14 @@ describe('other sites together with a base', () => {
 
   it('a site in the area covers more of it than the base, one on the other side adds nothing', () => {
     expect(of('inside').alone.median).toBeGreaterThan(found.base.median + 0.1)
-    expect(of('away').added.median).toBe(0)
+    expect(of('away').withBase.median).toBe(found.base.median)
     expect(found.order.map((o) => o.id)).toEqual(['inside', 'away'])
   })
 
   it('together is never less than alone, at least two never more than at least one, in every draw', () => {
-    for (const { alone, added, withBase } of found.sites) {
+    for (const { alone, withBase } of found.sites) {
       for (const q of ['low', 'median', 'high'] as const) {
         expect(withBase[q]).toBeGreaterThanOrEqual(Math.max(alone[q], found.base[q]))
-        expect(added[q]).toBeLessThanOrEqual(alone[q])
       }
     }
     expect(found.atLeastOne.median).toBeGreaterThanOrEqual(found.order.at(-1)!.share.median)
@@ -187,6 +186,21 @@ describe('what is said of other sites', () => {
         ' The relay and the base copy one another with a chance of 80 of 100.' +
         ' A second base at Far head would add nothing to speak of.',
     )
+  })
+
+  it('says how many pairs of places hear one another through each relay, and nothing where there is none', () => {
+    const both = sites.map((s) => ({ ...s, role: 'relay' as const }))
+    const known = {
+      ...found,
+      sites: [
+        { ...of('away'), pairs: share(0.2) },
+        { ...of('inside'), pairs: share(0.41) },
+      ],
+    }
+    expect(pairsSentence(known, both, 'the map')).toBe(
+      'Of all pairs of places in the map 41 % (31 to 51) hear one another through Mill bend and 20 % (10 to 30) through Far head.',
+    )
+    expect(pairsSentence(known, sites.slice(1), 'the map')).toBe('')
   })
 
   it.each([

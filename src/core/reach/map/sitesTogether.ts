@@ -24,8 +24,6 @@ export interface SiteWorth {
   id: string
   /** Covered from it alone. */
   alone: Share
-  /** Covered from it and not from the base. */
-  added: Share
   /** Covered from the base or from it. */
   withBase: Share
   /** As a relay: what it hears, where it is heard, and which pairs of places hear one another through it. */
@@ -166,7 +164,6 @@ export async function sitesTogether(
     return {
       id: site.id,
       alone: share(here),
-      added: share((k, p) => here(k, p) && !fromBase(k, p)),
       withBase: share(withBase),
       in: share(comesIn),
       out: share(goesOut),
