@@ -119,6 +119,21 @@ describe('the answer of checks along ways', () => {
     expect(answer.lead).toMatch(/^Car instead of Handheld brought most/)
     expect(answer.detail).toHaveLength(2)
   })
+  it.each([
+    ['nil', 'Nothing was copied from any of them, not even at the nearest mark, 300 m.'],
+    ['5 by 9+60', 'All of them were copied at every mark, out to 2.0 km: the edge lies farther out.'],
+  ])('of a log that says %s throughout: that, and no order', (text, lead) => {
+    for (const names of [
+      ['a', 'b'],
+      ['a', 'b', 'c'],
+    ]) {
+      const plan = { ...wholePlan(rigs(...names), 8), directions: ['to base' as const] }
+      const run = plan.marks.flatMap((m) => names.map((n) => checkOf(m.id, n, text)))
+      const answer = answered(plan, checks(run))
+      expect(answer.lead).toBe(lead)
+      expect(answer.detail).toEqual([])
+    }
+  })
   it('of one rig alone: its reach, and nothing compared', () => {
     const plan = wholePlan(rigs('a'), 16)
     const answer = answered(plan, checks(simulateRun(plan, { ...field, gainDbi: { a: -4 } })))

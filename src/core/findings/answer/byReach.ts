@@ -4,6 +4,7 @@ import { capital, tenths } from '../words/phrases'
 import { ladderOf, stepWords, type LadderStep } from '../compare/ladder'
 import type { JudgedPair } from '../compare/verdict'
 import { crossingWords } from '../words/trendWords'
+import { aboutDistanceText } from '@/core/units'
 import { chanceInWords, reachText, takenOut, throughWords, verdictWords } from '../words/words'
 import type { AnswerCore, AnswerFrom, AnswerLine } from './types'
 import { orderLead } from './orderLead'
@@ -54,6 +55,8 @@ function linesOf({ plan, findings, reliability, units }: AnswerFrom): AnswerLine
 function leadOf(from: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {
   const { plan, findings, reliability, units } = from
   const pairs = headlinePairs(findings)
+  const sameOfAll = pairs.length > 0 ? sameLead(from, pairs) : null
+  if (sameOfAll) return { lead: sameOfAll, detail: [] }
   const ladder = ladderOf(plan.links, pairs)
   if (ladder.length > 0) return ladderLead(ladder)
   const crossed = findings.matrix && matrixLead(findings.matrix)
@@ -70,6 +73,19 @@ function leadOf(from: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {
   return pairs.length === 1
     ? pairLead(pairs[0]!, from)
     : orderLead(from, 'reaches farthest', 'reaches least far')
+}
+
+/** Where all were copied at every mark, or none at any, and nothing else tells them apart: that, and no order. */
+function sameLead({ findings, reliability, units }: AnswerFrom, pairs: readonly JudgedPair[]): string | null {
+  const reaches = findings.usable.filter((u) => u.chance === reliability).map((u) => u.reach)
+  const [first] = reaches
+  if (!first || pairs.some((p) => p.verdict.kind !== 'cannot tell')) return null
+  const show = (m: number) => aboutDistanceText(m, units)
+  if (reaches.every((r) => r.seen === 'none copied'))
+    return `Nothing was copied from any of them, not even at the nearest mark, ${show(first.nearestM)}.`
+  if (reaches.every((r) => r.seen === 'all copied'))
+    return `All of them were copied at every mark, out to ${show(first.farthestM)}: the edge lies farther out.`
+  return null
 }
 
 const disagreements = ({ findings }: AnswerFrom) =>

@@ -68,6 +68,6 @@ export function neighbourWords(
     if (!pair) return []
     const out = takenOut(pair)
     const { lead } = verdictWords(pair, name)
-    return [`${out && `With ${out} taken out, `}${lead}.`]
+    return [out ? `With ${out} taken out, ${lead.replace(/^Cannot/, 'cannot')}.` : `${lead}.`]
   })
 }
