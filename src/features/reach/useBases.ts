@@ -6,7 +6,7 @@ import { nearSites } from './nearSites'
 
 /** The trial's own base, and all bases together, beside the ids of sites. */
 const OWN = 'own'
-export const ALL = 'all'
+const ALL = 'all'
 
 /** The bases that the map can be drawn about: the trial's own, other sites near it, or all of them. */
 export function useBases(own: Place & { name: string }, rows: SiteRow[]) {
