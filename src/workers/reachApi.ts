@@ -4,7 +4,7 @@ import type { PredictionSettings } from '@/core/reach'
 import { enoughOf } from '@/core/reach/map/enough'
 import { nextOnMap, type CheckPlace } from '@/core/reach/map/nextOnMap'
 import type { ReachMapAsk } from '@/core/reach/map/reachMap'
-import { radiusFrom, sitesTogether, type OtherSite } from '@/core/reach/map/sitesTogether'
+import { radiusFrom, sitesTogether, type OtherSite, type SiteMakers } from '@/core/reach/map/sitesTogether'
 import { togetherLayers } from '@/core/reach/map/together'
 import type { CoveredGround } from '@/core/terrain'
 import { pictureOf, reachAt, type MapBase, type ReachMaps } from './reachMaps'
@@ -22,6 +22,13 @@ export function reachApi(maps: ReachMaps, loaded: () => CoveredGround) {
     }
   }
 
+  /** Maps about the base and about each site, as far out as the base's own reaches. */
+  const makersAbout = (base: Place, radiusM: number): SiteMakers => ({
+    base: maps.maker(loaded(), { place: base }, radiusM),
+    at: ({ id, place }) => maps.maker(loaded(), { place, from: id }, radiusFrom(base, place, radiusM)),
+    othersFirst: givenWay(),
+  })
+
   return {
     /** The map of reach round a base; with every so many cells it is coarse and quick, or fine. */
     reachMap(base: MapBase, radiusM: number, ask: ReachMapAsk) {
@@ -35,26 +42,15 @@ export function reachApi(maps: ReachMaps, loaded: () => CoveredGround) {
 
     /** What other sites would add to the base, and what all cover together. */
     sitesTogether: (base: Place, radiusM: number, ask: ReachMapAsk, sites: OtherSite[], needed: number) =>
-      sitesTogether(
-        {
-          base: maps.maker(loaded(), { place: base }, radiusM),
-          at: ({ id, place }) => maps.maker(loaded(), { place, from: id }, radiusFrom(base, place, radiusM)),
-          othersFirst: givenWay(),
-        },
-        loaded(),
-        base,
-        ask,
-        sites,
-        needed,
-      ),
+      sitesTogether(makersAbout(base, radiusM), loaded(), base, ask, sites, needed),
 
     /** What is covered from the base and other sites together, to be drawn. */
     async reachTogether(base: Place, radiusM: number, ask: ReachMapAsk, sites: OtherSite[]) {
-      const othersFirst = givenWay()
-      const makers = [maps.maker(loaded(), { place: base }, radiusM)]
-      for (const { id, place } of sites) {
-        await othersFirst()
-        makers.push(maps.maker(loaded(), { place, from: id }, radiusFrom(base, place, radiusM)))
+      const about = makersAbout(base, radiusM)
+      const makers = [about.base]
+      for (const site of sites) {
+        await about.othersFirst()
+        makers.push(about.at(site))
       }
       return togetherLayers(makers, ask)
     },

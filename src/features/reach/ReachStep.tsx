@@ -1,15 +1,10 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import { useMemo, type ReactNode } from 'react'
+import { useMemo } from 'react'
 import { usedGround } from '@/core/offered'
 import { placedSite } from '@/core/geo'
-import type { Direction, Link } from '@/core/kit'
-import { stateWords, type Correction, type PredictionSettings } from '@/core/reach'
-import type { RigBurden } from '@/core/reach/map/enough'
-import type { Units } from '@/core/units'
-import type { LegWithMarks, SiteRow } from '@/data/ground'
-import type { TrialGround } from '@/data/trialGround'
+import { stateWords } from '@/core/reach'
 import { PageHead, Refused } from '@/ui/shell'
 import { AreasCovered } from './AreasCovered'
 import { UNSET } from './asSet'
@@ -25,31 +20,7 @@ import { ReachSaid } from './ReachSaid'
 import { RoutesCovered } from './RoutesCovered'
 import { SetSliders } from './SetSliders'
 import { TakeReachOut } from './TakeReachOut'
-import { NO_ROUTES, useReach, type PlacedReachProps } from './useReach'
-
-export interface ReachStepProps {
-  trialId: string
-  trialName: string
-  site: SiteRow | null
-  /** Candidates and relays, wherever they are. */
-  sites: SiteRow[]
-  legs: LegWithMarks[]
-  /** Those whose levels are predicted. */
-  links: Link[]
-  directions: Direction[]
-  reliability: number
-  ground: TrialGround
-  prediction: PredictionSettings
-  /** What the log taught; null before any check. */
-  correction: Correction | null
-  /** What each rig is to carry, by its id. */
-  burdens: [string, RigBurden][]
-  /** What a report tells of a level, dB; null where it tells none. */
-  reportDb: number | null
-  units: Units
-  /** How well the log tells what it has not seen; it comes later. */
-  honest: ReactNode
-}
+import { NO_ROUTES, useReach, type PlacedReachProps, type ReachStepProps } from './useReach'
 
 /** Where it holds: the reach of one link, or what one wins over another, on the ground. */
 export function ReachStep(props: ReachStepProps) {

@@ -1,19 +1,48 @@
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { usedGround } from '@/core/offered'
 import type { Place } from '@/core/geo'
+import type { Direction, Link } from '@/core/kit'
+import type { Correction, PredictionSettings } from '@/core/reach'
+import type { RigBurden } from '@/core/reach/map/enough'
 import { toCoverWords } from '@/core/reach/map/mapWords'
 import { radiusFrom } from '@/core/reach/map/sitesTogether'
 import { togetherSentence } from '@/core/reach/map/siteWords'
+import type { Units } from '@/core/units'
+import type { LegWithMarks, SiteRow } from '@/data/ground'
+import type { TrialGround } from '@/data/trialGround'
 import { useTerrain } from '@/ui/terrain/useTerrain'
 import { asSet, UNSET, type SetOnMap } from './asSet'
 import { worthwhile } from './NextBestPart'
 import { sentencesOf } from './ReachSaid'
-import type { ReachStepProps } from './ReachStep'
 import { useBases } from './useBases'
 import { useNextBest } from './useNextBest'
 import { useOnMap } from './useOnMap'
 import { useReachMap } from './useReachMap'
 import { useSitesTogether, useTogetherMap } from './useSitesTogether'
+
+export interface ReachStepProps {
+  trialId: string
+  trialName: string
+  site: SiteRow | null
+  /** Candidates and relays, wherever they are. */
+  sites: SiteRow[]
+  legs: LegWithMarks[]
+  /** Those whose levels are predicted. */
+  links: Link[]
+  directions: Direction[]
+  reliability: number
+  ground: TrialGround
+  prediction: PredictionSettings
+  /** What the log taught; null before any check. */
+  correction: Correction | null
+  /** What each rig is to carry, by its id. */
+  burdens: [string, RigBurden][]
+  /** What a report tells of a level, dB; null where it tells none. */
+  reportDb: number | null
+  units: Units
+  /** How well the log tells what it has not seen; it comes later. */
+  honest: ReactNode
+}
 
 export type PlacedReachProps = ReachStepProps & { base: Place & { name: string } }
 
@@ -78,8 +107,8 @@ export function useReach(props: PlacedReachProps) {
     { ...asked, links: drawn.slice(0, 1), routes: NO_ROUTES },
     sites,
   ] as const
-  const withSites = useSitesTogether(...ofSites, needed)
-  const allDrawn = useTogetherMap(...ofSites, together)
+  const withSites = useSitesTogether(ofSites, needed)
+  const allDrawn = useTogetherMap(ofSites, together)
   const own = !isOther && !together
   const next = useNextBest(
     found.finest && own ? worker : null,

@@ -7,6 +7,7 @@ import type { OtherSite, SitesTogether } from '@/core/reach/map/sitesTogether'
 import { useAnswer, type Answer } from '@/ui/answers/useAnswer'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
 
+/** A question about the base and other sites. */
 type Asked = readonly [
   worker: TerrainWorker | null,
   groundKey: string,
@@ -17,32 +18,28 @@ type Asked = readonly [
   sites: readonly (Place & { id: string })[],
 ]
 
-const placesOf = (sites: Asked[5]): OtherSite[] =>
-  sites.map(({ id, lat, lon }) => ({ id, place: { lat, lon } }))
-
-/** What other sites would add, worked out by the worker. */
-export function useSitesTogether(...question: [...Asked, needed: number]): Answer<SitesTogether> {
-  const [worker, groundKey, base, radiusM, ask, sites, needed] = question
+/** What the worker makes of a base and sites together. @param beside what it is asked with, where that may change */
+function useOfSites<T>(
+  [worker, groundKey, base, radiusM, ask, sites]: Asked,
+  wanted: boolean,
+  beside: number | null,
+  work: (worker: TerrainWorker, base: Place, ask: ReachMapAsk, sites: OtherSite[]) => Promise<T>,
+): Answer<T> {
   const { settings, areas, routes, ...small } = ask
-  const asked = placesOf(sites)
-  const told = JSON.stringify([groundKey, base.lat, base.lon, radiusM, small, asked, needed])
+  const { lat, lon } = base
+  const asked = sites.map((s): OtherSite => ({ id: s.id, place: { lat: s.lat, lon: s.lon } }))
+  const told = JSON.stringify([groundKey, lat, lon, radiusM, small, asked, beside])
   return useAnswer(
-    worker && sites.length > 0 ? [worker, settings, areas, routes, told] : null,
-    ([w]) =>
-      w.sitesTogether({ lat: base.lat, lon: base.lon }, radiusM, { ...ask, every: FINEST }, asked, needed),
+    worker && wanted && sites.length > 0 ? [worker, settings, areas, routes, told] : null,
+    ([w]) => work(w, { lat, lon }, { ...ask, every: FINEST }, asked),
     [groundKey, asked.length],
   )
 }
+
+/** What other sites would add. */
+export const useSitesTogether = (of: Asked, needed: number): Answer<SitesTogether> =>
+  useOfSites(of, true, needed, (w, base, ask, sites) => w.sitesTogether(base, of[3], ask, sites, needed))
 
 /** What is covered from the base and all sites together, to be drawn, once that is asked for. */
-export function useTogetherMap(...question: [...Asked, wanted: boolean]): Answer<MapLayer[]> {
-  const [worker, groundKey, base, radiusM, ask, sites, wanted] = question
-  const { settings, areas, routes, ...small } = ask
-  const asked = placesOf(sites)
-  const told = JSON.stringify([groundKey, base.lat, base.lon, radiusM, small, asked])
-  return useAnswer(
-    worker && wanted ? [worker, settings, areas, routes, told] : null,
-    ([w]) => w.reachTogether({ lat: base.lat, lon: base.lon }, radiusM, { ...ask, every: FINEST }, asked),
-    [groundKey, asked.length],
-  )
-}
+export const useTogetherMap = (of: Asked, wanted: boolean): Answer<MapLayer[]> =>
+  useOfSites(of, wanted, null, (w, base, ask, sites) => w.reachTogether(base, of[3], ask, sites))

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { direct } from '@/core/geo'
-import { terrainOf } from '@/core/terrain'
+import { BASE, LINK, TERRAIN } from '@/core/testing/flatGround'
 import { link, rig } from '@/core/testing/plans'
-import { flatHeights, flatPlace } from '@/core/terrain'
 import { BETWEEN_BASES, correctedBy } from '../correction/correction'
 import { learnCorrection } from '../correction/learnCorrection'
 import { linkKey } from '../linkKey'
@@ -15,14 +14,6 @@ import { reachMap, type ReachMapAsk } from './reachMap'
 import { radiusFrom, sitesTogether, type OtherSite, type SitesTogether } from './sitesTogether'
 import { pairsSentence, sitesSentence } from './siteWords'
 
-const BASE = { lat: 47.3, lon: -29.55 }
-const LINK = link(
-  rig('A', { powerW: 2, antennaGainDbi: -6 }),
-  rig('H', { kind: 'base', powerW: 10, antennaHeightM: 8, antennaGainDbi: 2 }),
-)
-/** Flat ground: what a site covers is a disc about it. */
-const flat = flatPlace(BASE, 9000)
-const TERRAIN = terrainOf([{ ...flat, data: flatHeights(flat), filled: null }])
 const GROUND = { terrain: TERRAIN, cover: null }
 const maker = new ReachMapMaker(rasterGround(TERRAIN, null, rasterAbout(TERRAIN, BASE, 6000)))
 
@@ -124,7 +115,7 @@ describe('other sites together with a base', () => {
 
   it('takes from the log less of a place than the base does, and more than nothing', () => {
     const by = (share: number) => {
-      const found = correctedBy(CORRECTION, linkKey(LINK), 'to base', seen[9]!.place, 4000, null, share)
+      const found = correctedBy(CORRECTION, linkKey(LINK), 'to base', seen[9]!.place, 4000, { share })
       return found.placeSdDb
     }
     expect(by(BETWEEN_BASES)).toBeGreaterThan(by(1))

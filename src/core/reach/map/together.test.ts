@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { direct, inverse, type Place } from '@/core/geo'
-import { flatHeights, flatPlace, inArea, terrainOf, type Rings } from '@/core/terrain'
-import { link, rig } from '@/core/testing/plans'
+import { inArea, type Rings } from '@/core/terrain'
+import { BASE, LINK, TERRAIN } from '@/core/testing/flatGround'
 import { USUAL_PREDICTION } from '../predict'
 import { ReachMapMaker } from './chanceField'
 import { fieldPlace, nearestTo, rasterAbout, rasterGround } from './mapRaster'
@@ -9,13 +9,6 @@ import type { MapLayer, ReachMapAsk } from './reachMap'
 import { togetherSentence } from './siteWords'
 import { bestTwo, togetherLayers } from './together'
 
-const BASE = { lat: 47.3, lon: -29.55 }
-const LINK = link(
-  rig('A', { powerW: 2, antennaGainDbi: -6 }),
-  rig('H', { kind: 'base', powerW: 10, antennaHeightM: 8, antennaGainDbi: 2 }),
-)
-const flat = flatPlace(BASE, 9000)
-const TERRAIN = terrainOf([{ ...flat, data: flatHeights(flat), filled: null }])
 const about = (place: Place, radiusM: number, from?: string) =>
   new ReachMapMaker(rasterGround(TERRAIN, null, rasterAbout(TERRAIN, place, radiusM)), from)
 const EAST = direct(BASE, 90, 3000)
