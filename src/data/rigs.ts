@@ -113,10 +113,10 @@ function kitRigs(db: Db, rows: (typeof rig.$inferSelect)[]): KitRig[] {
   const units = unitNames(db)
   return rows.map((r) => ({
     ...toRig(r, parts, units),
-    bandwidthKHz: r.bandwidthKHz,
     revision: r.revision,
     note: r.note,
     assembly: r.assembly,
+    bandwidthKHz: r.bandwidthKHz,
     mode: r.mode,
     antenna: r.antenna,
     variantOf: r.variantOf,

@@ -1,13 +1,7 @@
-/** The newest few results by what they were made from; one that failed is made anew when it is asked for again. */
-export function keeper<T>(most: number) {
-  const kept = new Map<string, T>()
-  return (key: string, make: () => T): T => {
-    const old = kept.get(key)
-    if (old !== undefined) return old
-    const made = make()
-    kept.set(key, made)
-    if (made instanceof Promise) made.catch(() => kept.delete(key))
-    if (kept.size > most) kept.delete(kept.keys().next().value!)
-    return made
-  }
+import { Kept } from '@/core/kept'
+
+/** The newest few results by what they were made from, as one function. */
+export function keeper<T>(most: number): (key: string, make: () => T) => T {
+  const kept = new Kept<T>(most)
+  return (key, make) => kept.get(key, make)
 }

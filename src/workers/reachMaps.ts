@@ -1,10 +1,10 @@
 import type { Place } from '@/core/geo'
+import { Kept } from '@/core/kept'
 import type { Direction, Link } from '@/core/kit'
 import type { ValueGrid } from '@/core/formats/writeRaster'
 import { chanceOver, pathOver, type PredictionSettings } from '@/core/reach'
 import { correctedBy, sharedShadow } from '@/core/reach/correction/correction'
 import { ReachMapMaker } from '@/core/reach/map/chanceField'
-import { Kept } from '@/core/reach/map/kept'
 import { FINEST, fieldPlace, fieldSide, rasterAbout, rasterGround } from '@/core/reach/map/mapRaster'
 import { reachMap, type ReachMap, type ReachMapAsk } from '@/core/reach/map/reachMap'
 import { groundProfile, type CoveredGround } from '@/core/terrain'
@@ -88,7 +88,7 @@ export function reachAt(
     lengthKm,
     chances: links.map((l) => chanceOver(l, directions, { ...pathOver(profile), fromOther }, settings)),
     how: correction
-      ? correctedBy(correction, '', 'to base', place, lengthKm * 1000, null, sharedShadow(fromOther)).how
+      ? correctedBy(correction, '', 'to base', place, lengthKm * 1000, { share: sharedShadow(fromOther) }).how
       : null,
   }
 }

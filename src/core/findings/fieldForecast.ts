@@ -86,7 +86,7 @@ export function fieldForecast(ask: ForecastAsk, spreads: Spreads): FieldForecast
       const weaker = weakerOf(plan.directions, (d) => {
         const e = expected(mark.id, linkKey(link), d)
         if (!e) return NaN
-        const by = correctedBy(correction, e.key, d, mark, mark.distanceM, null, 1, e.doubtDb)
+        const by = correctedBy(correction, e.key, d, mark, mark.distanceM, { doubtDb: e.doubtDb })
         return normalCdf((e.marginDb + by.db) / Math.hypot(by.placeSdDb, by.callSdDb))
       })
       if (Number.isFinite(weaker)) chances[forecastKey(mark.id, link.id)] = weaker

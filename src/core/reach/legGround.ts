@@ -128,6 +128,7 @@ export function planGround(
   const { baseM: baseAntennaM, farM, frequencyMHz } = sightEnds(links)
   const legIds = [...new Set(plan.marks.map((m) => m.legId))]
   const expected: ExpectedLevel[] = []
+  const doubts = new Map(links.map((l) => [l, linkDoubtDb(l, settings.gains)]))
   const legs = legIds.map((legId): LegGround => {
     const marks = plan.marks.filter((m) => m.legId === legId)
     const places = stops(from, marks)
@@ -144,18 +145,9 @@ export function planGround(
       for (const link of markId === null ? [] : links.filter(isPredicted))
         for (const direction of plan.directions) {
           if (direction === 'loop') continue
-          const path = pathOver(profile)
-          const { levelDbm, marginDb, chance } = predict(link, direction, path, settings)
-          const doubtDb = linkDoubtDb(link, settings.gains)
-          expected.push({
-            markId: markId!,
-            key: linkKey(link),
-            direction,
-            levelDbm,
-            marginDb,
-            chance,
-            doubtDb,
-          })
+          const { levelDbm, marginDb, chance } = predict(link, direction, pathOver(profile), settings)
+          const of = { markId: markId!, key: linkKey(link), direction }
+          expected.push({ ...of, levelDbm, marginDb, chance, doubtDb: doubts.get(link)! })
         }
     return {
       legId,

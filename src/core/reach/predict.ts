@@ -6,13 +6,13 @@ import {
   gainTaken,
   linkDoubtDb,
   lossBeforeReceiverDb,
-  towardsDb,
+  towards,
   type TakenGains,
 } from '@/core/kit/rig/taken'
 import type { ModelName, Profile } from '@/core/propagation'
 import { eirpDbm } from '@/core/rf/levels'
-import { modeOf, usualSensitivityDbm } from '@/core/rf/modes'
-import { manMadeNoiseDb, noiseFigureDb, raisedByNoiseDb, type Surroundings } from '@/core/rf/noise'
+import { modeOf, raisedOutsideDb, usualSensitivityDbm } from '@/core/rf/modes'
+import { manMadeNoiseDb, type Surroundings } from '@/core/rf/noise'
 import { normalCdf } from '@/core/stats/numeric/normal'
 import type { CoverKind, GroundProfile, PathCover } from '@/core/terrain'
 import { correctedBy, sharedShadow, type Correction } from './correction/correction'
@@ -104,10 +104,10 @@ export function neededDbm(receiver: Rig, frequencyMHz: number, settings: Predict
   const mode = modeOf(receiver.traits?.mode)
   const bandwidthHz = 1000 * (receiver.bandwidthKHz ?? mode.bandwidthKHz)
   const sensitivityDbm = receiver.sensitivityDbm ?? usualSensitivityDbm(mode, bandwidthHz)
-  const raised = raisedByNoiseDb({
+  const raised = raisedOutsideDb(mode, {
+    sensitivityDbm,
     bandwidthHz,
     externalDb: manMadeNoiseDb(settings.surroundings, frequencyMHz),
-    noiseFigureDb: noiseFigureDb({ sensitivityDbm, bandwidthHz, carrierToNoiseDb: mode.carrierToNoiseDb }),
     lossDb: lossBeforeReceiverDb(receiver, settings.gains),
   })
   return sensitivityDbm + raised + settings.copyDb
@@ -167,20 +167,15 @@ export function predict(
   }
   const loss = lossOver(geometry, path.cover ?? null, settings)
   const { lossDb, woodsDb, woodsM, insteadOf } = loss
-  const towards = path.bearingDeg === undefined || path.fromOther ? 0 : towardsDb(link.base, path.bearingDeg)
-  const levelDbm = gainsDbm(link, direction, settings) + towards - lossDb
+  const { bearingDeg, fromOther } = path
+  const lessDb = bearingDeg === undefined || fromOther ? 0 : (towards(link.base)?.(bearingDeg) ?? 0)
+  const levelDbm = gainsDbm(link, direction, settings) + lessDb - lossDb
   const needed = neededDbm(receiver, frequencyMHz, settings)
   const learnt = settings.correction
-    ? correctedBy(
-        settings.correction,
-        linkKey(link),
-        direction,
-        path.far ?? null,
-        path.distanceKm * 1000,
-        null,
-        sharedShadow(path.fromOther === true),
-        linkDoubtDb(link, settings.gains),
-      )
+    ? correctedBy(settings.correction, linkKey(link), direction, path.far ?? null, path.distanceKm * 1000, {
+        share: sharedShadow(path.fromOther === true),
+        doubtDb: linkDoubtDb(link, settings.gains),
+      })
     : null
   const marginDb = levelDbm - needed + (learnt?.db ?? 0)
   const spreadDb = learnt ? Math.hypot(learnt.placeSdDb, learnt.callSdDb) : spreadBefore(link, settings)

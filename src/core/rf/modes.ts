@@ -1,3 +1,5 @@
+import { noiseFigureDb, raisedByNoiseDb } from './noise'
+
 /** What it takes to receive a mode: what a stated sensitivity of it stands for. */
 export interface Mode {
   /** Of the receiver, where the rig does not say it, kHz. */
@@ -45,3 +47,14 @@ const USUAL_NOISE_FIGURE_DB = 6.6
  */
 export const usualSensitivityDbm = ({ carrierToNoiseDb }: Mode, bandwidthHz: number): number =>
   -174 + 10 * Math.log10(bandwidthHz) + carrierToNoiseDb + USUAL_NOISE_FIGURE_DB
+
+/**
+ * By how much noise from outside raises what a receiver of a mode needs at its connector, dB, given its sensitivity.
+ * @param at.externalDb Fa, dB @param at.lossDb between the sky and the connector, dB
+ */
+export function raisedOutsideDb(
+  { carrierToNoiseDb }: Mode,
+  at: { sensitivityDbm: number; bandwidthHz: number; externalDb: number; lossDb: number },
+): number {
+  return raisedByNoiseDb({ ...at, noiseFigureDb: noiseFigureDb({ ...at, carrierToNoiseDb }) })
+}

@@ -3,8 +3,7 @@ import {
   dbmOfMicrovolts,
   manMadeNoiseDb,
   modeOf,
-  noiseFigureDb,
-  raisedByNoiseDb,
+  raisedOutsideDb,
   type Surroundings,
 } from '@/core/rf'
 import type { Budget } from './budget'
@@ -36,18 +35,16 @@ export interface Receiving {
 export function receivingOf(spec: RadioSpec, budget: Budget, surroundings: Surroundings): Receiving | null {
   const atRadioDbm = sensitivityDbm(spec)
   if (atRadioDbm === null) return null
-  const { bandwidthKHz, carrierToNoiseDb } = modeOf(spec.modes)
-  const bandwidthHz = 1000 * (spec.bandwidthKHz ?? bandwidthKHz)
-  const figure = noiseFigureDb({ sensitivityDbm: atRadioDbm, bandwidthHz, carrierToNoiseDb })
+  const mode = modeOf(spec.modes)
   const leadLossDb = budget.lossDb + budget.attenuatorDb
-  const raised = raisedByNoiseDb({
-    bandwidthHz,
+  const raisedByNoiseDb = raisedOutsideDb(mode, {
+    sensitivityDbm: atRadioDbm,
+    bandwidthHz: 1000 * (spec.bandwidthKHz ?? mode.bandwidthKHz),
     externalDb: manMadeNoiseDb(surroundings, budget.frequencyMHz),
-    noiseFigureDb: figure,
     lossDb: leadLossDb + budget.bodyLossDb + (budget.gainDbi === null ? 0 : antennaOwnLossDb(budget.gainDbi)),
   })
-  const inTheAirDbm = atRadioDbm + raised + leadLossDb + budget.bodyLossDb - (budget.gainDbi ?? 0)
-  return { atRadioDbm, inTheAirDbm, raisedByNoiseDb: raised }
+  const inTheAirDbm = atRadioDbm + raisedByNoiseDb + leadLossDb + budget.bodyLossDb - (budget.gainDbi ?? 0)
+  return { atRadioDbm, inTheAirDbm, raisedByNoiseDb }
 }
 
 /** The same with its trace. */

@@ -5,11 +5,10 @@ import {
   bodyTaken,
   crossedDb,
   gainTaken,
-  isDirected,
   linkDoubtDb,
   lossBeforeReceiverDb,
-  patternDb,
-  towardsDb,
+  patternOf,
+  towards,
 } from './taken'
 
 const hand = (txMHz: number, more = {}) =>
@@ -98,7 +97,7 @@ describe('polarisation and pattern', () => {
       { angleDeg: 90, db: -9 },
       { angleDeg: 180, db: -5 },
     ]
-    expect([0, 15, -15, 60, 300, 180, 540].map((a) => patternDb(half, a))).toEqual([
+    expect([0, 15, -15, 60, 300, 180, 540].map(patternOf(half))).toEqual([
       0, -1.5, -1.5, -10.5, -10.5, -14, -14,
     ])
     const whole = [
@@ -106,16 +105,18 @@ describe('polarisation and pattern', () => {
       { angleDeg: 0, db: 0 },
       { angleDeg: 90, db: -10 },
     ]
-    expect([45, -45, 180].map((a) => patternDb(whole, a))).toEqual([-5, -10, -15])
-    expect(patternDb([], 10)).toBe(0)
+    expect([45, -45, 180].map(patternOf(whole))).toEqual([-5, -10, -15])
+    expect(patternOf([])(10)).toBe(0)
   })
   it('counts where it is known where it points', () => {
     const pattern = [
       { angleDeg: 0, db: 0 },
       { angleDeg: 180, db: -18 },
     ]
-    expect(towardsDb(rig('H', { pattern, azimuthDeg: 350 }), 10)).toBeCloseTo(-2, 9)
-    expect(towardsDb(rig('H', { pattern }), 10)).toBe(0)
-    expect([isDirected(rig('H', { pattern, azimuthDeg: 0 })), isDirected(rig('H'))]).toEqual([true, false])
+    expect(towards(rig('H', { pattern, azimuthDeg: 350 }))!(10)).toBeCloseTo(-2, 9)
+    expect(towards(rig('H', { pattern }))).toBeNull()
+    expect([towards(rig('H', { pattern, azimuthDeg: 0 })), towards(rig('H'))].map((t) => t !== null)).toEqual(
+      [true, false],
+    )
   })
 })

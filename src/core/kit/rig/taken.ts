@@ -128,36 +128,36 @@ export function linkDoubtDb({ base, out }: Link, chosen?: TakenGains): number {
 }
 
 /**
- * A pattern towards a direction, dB over its strongest (0 or less); between its points straight.
- * @param offDeg from where it points, any
+ * A pattern made ready for being read in many directions: dB over its strongest (0 or less), between its points
+ * straight.
+ * @returns by how far off from where it points, degrees, any
  */
-export function patternDb(pattern: readonly { angleDeg: number; db: number }[], offDeg: number): number {
-  if (pattern.length === 0) return 0
+export function patternOf(pattern: readonly { angleDeg: number; db: number }[]): (offDeg: number) => number {
+  if (pattern.length === 0) return () => 0
   const round = (deg: number) => ((deg % 360) + 360) % 360
   // One that was only measured on one side is the same on the other.
   const folded = pattern.every((p) => p.angleDeg >= 0 && p.angleDeg <= 180)
   const turn = (deg: number) => (folded ? Math.min(round(deg), 360 - round(deg)) : round(deg))
   const points = pattern.map((p) => ({ at: turn(p.angleDeg), db: p.db })).sort((a, b) => a.at - b.at)
   const top = Math.max(...points.map((p) => p.db))
-  const at = turn(offDeg)
   const [first, end] = [points[0]!, points.at(-1)!]
-  const beyond = (p: typeof first, by: number) => (folded ? { ...p, at } : { ...p, at: p.at + by })
-  const next = points.find((p) => p.at >= at) ?? beyond(folded ? end : first, 360)
-  const last = [...points].reverse().find((p) => p.at <= at) ?? beyond(folded ? first : end, -360)
-  const share = next.at === last.at ? 0 : (at - last.at) / (next.at - last.at)
-  return last.db + share * (next.db - last.db) - top
+  return (offDeg) => {
+    const at = turn(offDeg)
+    const beyond = (p: typeof first, by: number) => ({ ...p, at: folded ? at : p.at + by })
+    const next = points.find((p) => p.at >= at) ?? beyond(folded ? end : first, 360)
+    const last = points.findLast((p) => p.at <= at) ?? beyond(folded ? first : end, -360)
+    const share = next.at === last.at ? 0 : (at - last.at) / (next.at - last.at)
+    return last.db + share * (next.db - last.db) - top
+  }
 }
 
 /**
- * What a rig's antenna has less in a direction than at its strongest, dB (0 or less): by its pattern where that and
+ * What a rig's antenna has less in a direction than at its strongest, dB (0 or less): by its pattern, where that and
  * where it points are known.
- * @param bearingDeg from the antenna, degrees from true north
+ * @returns by the bearing from the antenna, degrees from true north; null where it has no direction that counts
  */
-export function towardsDb(rig: Rig, bearingDeg: number): number {
-  if (!rig.pattern || rig.pattern.length === 0 || rig.azimuthDeg === undefined) return 0
-  return patternDb(rig.pattern, bearingDeg - rig.azimuthDeg)
+export function towards({ pattern, azimuthDeg }: Rig): ((bearingDeg: number) => number) | null {
+  if (!pattern || pattern.length === 0 || azimuthDeg === undefined) return null
+  const read = patternOf(pattern)
+  return (bearingDeg) => read(bearingDeg - azimuthDeg)
 }
-
-/** Whether a rig's antenna has a direction that counts. */
-export const isDirected = (rig: Rig): boolean =>
-  rig.pattern !== undefined && rig.pattern.length > 0 && rig.azimuthDeg !== undefined

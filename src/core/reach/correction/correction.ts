@@ -169,21 +169,26 @@ export function weightsAt(c: Correction, place: Place): { near: number[]; weight
 const howBy = (share: number): Corrected['how'] =>
   share < KNOWN ? 'known' : share < INFERRED ? 'inferred' : 'only the prediction'
 
+/** What is asked of a correction beside a link, a direction and a place. */
+interface Asking {
+  /** Whose reading it is to be, with that meter's own zero; null for the margin itself. */
+  meter?: 'base' | 'out' | null
+  /** Of shadowing that it has in common with what was learnt, {@link sharedShadow}. */
+  share?: number
+  /** What is not known of the link's rigs, where the log does not know it either, dB. */
+  doubtDb?: number | undefined
+}
+
 /**
  * What the log says of places, for a link and direction.
  * @param key of the link; one that the log does not know learns from the others
- * @param meter whose reading it is to be, with that meter's own zero; null for the margin itself
- * @param share of shadowing that it has in common with what was learnt, {@link sharedShadow}
- * @param doubtDb what is not known of its rigs, where the log does not know it either, dB
  * @returns of a place (null where nothing is to be taken from others) at a distance from the base, m
  */
 export function correcting(
   c: Correction,
   key: string,
   direction: Exclude<Direction, 'loop'>,
-  meter: 'base' | 'out' | null = null,
-  share = 1,
-  doubtDb = 0,
+  { meter = null, share = 1, doubtDb = 0 }: Asking = {},
 ): (place: Place | null, distanceM: number) => Corrected {
   const { inverse, perNear, quadratic, mixed, effects } = preparedOf(c)
   const strange = c.links.includes(key) ? 0 : LINK_DB[0] ** 2 + LINK_DB[1] ** 2 / 4 + doubtDb ** 2
@@ -226,7 +231,5 @@ export const correctedBy = (
   direction: Exclude<Direction, 'loop'>,
   place: Place | null,
   distanceM: number,
-  meter: 'base' | 'out' | null = null,
-  share = 1,
-  doubtDb = 0,
-): Corrected => correcting(c, key, direction, meter, share, doubtDb)(place, distanceM)
+  asking?: Asking,
+): Corrected => correcting(c, key, direction, asking)(place, distanceM)

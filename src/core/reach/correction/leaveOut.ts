@@ -57,8 +57,8 @@ function forecast(told: readonly MarginSeen[], asked: readonly MarginSeen[], spr
   const copies: Told[] = []
   const levels: Read[] = []
   for (const s of asked) {
-    const by = correctedBy(corrected, s.key, s.direction, s.place, s.distanceM, s.meter)
-    const far = correctedBy(law, s.key, s.direction, null, s.distanceM, s.meter)
+    const by = correctedBy(corrected, s.key, s.direction, s.place, s.distanceM, s)
+    const far = correctedBy(law, s.key, s.direction, null, s.distanceM, s)
     const spread = Math.hypot(by.placeSdDb, by.callSdDb)
     if (s.meter === null) {
       copies.push({

@@ -1,12 +1,12 @@
 import { ends, type Direction, type Link } from '@/core/kit/rig/rig'
-import { isDirected, linkDoubtDb, towardsDb } from '@/core/kit/rig/taken'
+import { linkDoubtDb, towards } from '@/core/kit/rig/taken'
 import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import { correcting, sharedShadow, type Correction } from '../correction/correction'
 import { linkKey } from '../linkKey'
 import { gainsDbm, isVertical, neededDbm, spreadBefore, type PredictionSettings } from '../predict'
 import { offDraws, type MarginDraws, type OffAsk } from './jointDraws'
 import { oneWays, type OneWay } from './oneWays'
-import { Kept } from './kept'
+import { Kept } from '@/core/kept'
 import { lossField } from './lossField'
 import {
   COARSEST,
@@ -51,6 +51,7 @@ export class ReachMapMaker {
   private readonly losses = new Kept<Field>(24)
   private readonly learnt = new Kept<Learnt>(16)
   private readonly hows = new Kept<Field>(1)
+  private readonly patterns = new Kept<Field>(6)
   private readonly offs = new Kept<MarginDraws>(24)
 
   /** @param from the base that the map is about, where it is another than the log was made with */
@@ -78,7 +79,7 @@ export class ReachMapMaker {
     const doubtDb = linkDoubtDb(link, gains)
     return this.learnt.get(`${key} ${direction} ${doubtDb} ${said(c)}`, () => {
       const [db, sdDb] = [emptyField(this.ground.raster, COARSEST), emptyField(this.ground.raster, COARSEST)]
-      const at = correcting(c, key, direction, null, this.share, doubtDb)
+      const at = correcting(c, key, direction, { share: this.share, doubtDb })
       for (let i = 0; i < db.values.length; i++) {
         const told = at(fieldPlace(db, i), fieldDistanceM(db, i))
         db.values[i] = told.db
@@ -94,7 +95,7 @@ export class ReachMapMaker {
     if (!c) return null
     const coarse = this.hows.get(said(c), () => {
       const field = emptyField(this.ground.raster, COARSEST)
-      const at = correcting(c, '', 'to base', null, this.share)
+      const at = correcting(c, '', 'to base', { share: this.share })
       for (let i = 0; i < field.values.length; i++) {
         const { how } = at(fieldPlace(field, i), fieldDistanceM(field, i))
         field.values[i] = HOW.indexOf(how)
@@ -117,21 +118,21 @@ export class ReachMapMaker {
     return this.offs.get(key.join(' '), () => offDraws(ask))
   }
 
-  /** What the base's antenna has less in each direction than where it points, dB; nowhere where it has none. */
-  private towards(link: Link, every: number): Float32Array {
-    const { raster } = this.ground
-    const field = emptyField(raster, every)
-    field.values.fill(0)
+  /** What the base's antenna has less in each direction than where it points, dB; null where it has none. */
+  private towards({ base }: Link, every: number): Field | null {
     // How it would stand somewhere else nobody said.
-    if (this.from !== undefined || !isDirected(link.base)) return field.values
-    const side = fieldSide(raster, every)
-    const middle = (side - 1) / 2
-    for (let i = 0; i < field.values.length; i++) {
-      const [south, east] = [Math.floor(i / side) - middle, (i % side) - middle]
-      if (south !== 0 || east !== 0)
-        field.values[i] = towardsDb(link.base, (Math.atan2(east, -south) * 180) / Math.PI)
-    }
-    return field.values
+    const less = this.from === undefined ? towards(base) : null
+    if (!less) return null
+    return this.patterns.get(JSON.stringify([base.pattern, base.azimuthDeg, every]), () => {
+      const field = emptyField(this.ground.raster, every)
+      const side = fieldSide(field.raster, every)
+      const middle = (side - 1) / 2
+      for (let i = 0; i < field.values.length; i++) {
+        const [south, east] = [Math.floor(i / side) - middle, (i % side) - middle]
+        field.values[i] = south === 0 && east === 0 ? 0 : less((Math.atan2(east, -south) * 180) / Math.PI)
+      }
+      return field
+    })
   }
 
   /** Margins of one direction of a link. */
@@ -139,21 +140,15 @@ export class ReachMapMaker {
     const { sender, receiver } = ends(link, direction)
     const { values } = this.loss(link, sender.txMHz, settings, every)
     const over = gainsDbm(link, direction, settings) - neededDbm(receiver, sender.txMHz, settings)
-    const marginDb = this.towards(link, every)
-    const placeSdDb = new Float32Array(values.length)
+    const less = this.towards(link, every)?.values
     const c = settings.correction
-    if (!c) {
-      for (let i = 0; i < values.length; i++) marginDb[i] = marginDb[i]! + over - values[i]!
-      placeSdDb.fill(spreadBefore(link, settings))
-      return { raster: this.ground.raster, every, marginDb, placeSdDb, callSdDb: 0 }
-    }
-    const { db, sdDb } = this.corrected(c, link, direction, settings)
-    const [add, sd] = [refined(db, every).values, refined(sdDb, every).values]
-    for (let i = 0; i < values.length; i++) {
-      marginDb[i] = marginDb[i]! + over - values[i]! + add[i]!
-      placeSdDb[i] = sd[i]!
-    }
-    return { raster: this.ground.raster, every, marginDb, placeSdDb, callSdDb: c.callDb }
+    const learnt = c ? this.corrected(c, link, direction, settings) : null
+    const add = learnt && refined(learnt.db, every).values
+    const marginDb = values.map((v, i) => over + (less?.[i] ?? 0) - v + (add?.[i] ?? 0))
+    const placeSdDb = learnt
+      ? refined(learnt.sdDb, every).values.slice()
+      : new Float32Array(values.length).fill(spreadBefore(link, settings))
+    return { raster: this.ground.raster, every, marginDb, placeSdDb, callSdDb: c?.callDb ?? 0 }
   }
 
   /** Chance of the agreed copy, 0 to 1, in all directions asked for: the worst of them; both at once for a loop. */

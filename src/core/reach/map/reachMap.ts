@@ -104,14 +104,8 @@ export function drawnCover(
   places: AskedPlace[],
 ): CoverDraws {
   const { links, directions, settings, reliability } = ask
-  const asked = {
-    places,
-    links,
-    directions,
-    correction: settings.correction,
-    gains: settings.gains,
-    reliability,
-  }
+  const { correction, gains } = settings
+  const asked = { places, links, directions, correction, gains, reliability }
   return coverDraws(asked, maker.off(name, asked))
 }
 

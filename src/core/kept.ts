@@ -1,4 +1,4 @@
-/** Of each result the newest few, by what it was made of. */
+/** Of each result the newest few, by what it was made of; one that failed is made anew when it is asked for again. */
 export class Kept<T> {
   private readonly by = new Map<string, T>()
   constructor(private readonly most: number) {}
@@ -13,6 +13,7 @@ export class Kept<T> {
     }
     const made = make()
     this.by.set(key, made)
+    if (made instanceof Promise) made.catch(() => this.by.delete(key))
     if (this.by.size > this.most) this.by.delete(this.by.keys().next().value!)
     return made
   }
