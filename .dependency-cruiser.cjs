@@ -22,6 +22,7 @@ module.exports = {
       'model',
       'geo',
       'rf',
+      'bench',
       'propagation',
       'terrain',
       'reports',

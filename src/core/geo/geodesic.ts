@@ -19,8 +19,8 @@ export function inverse(
   const r = WGS84.Inverse(a.lat, a.lon, b.lat, b.lon)
   return {
     distanceM: r.s12 ?? 0,
-    bearingDeg: turn(r.azi1 ?? 0),
-    backBearingDeg: turn((r.azi2 ?? 0) + 180),
+    bearingDeg: turnDeg(r.azi1 ?? 0),
+    backBearingDeg: turnDeg((r.azi2 ?? 0) + 180),
   }
 }
 
@@ -33,4 +33,5 @@ export function direct(from: Place, bearingDeg: number, distanceM: number): Plac
   return { lat: r.lat2 ?? 0, lon: r.lon2 ?? 0 }
 }
 
-const turn = (deg: number) => ((deg % 360) + 360) % 360
+/** An angle from 0 to below 360 degrees. */
+export const turnDeg = (deg: number) => ((deg % 360) + 360) % 360

@@ -1,0 +1,2 @@
+export * from './compass'
+export * from './fix'

@@ -1,0 +1,6 @@
+export * from './line'
+export * from './sweep'
+export * from './instrument'
+export * from './turn'
+export * from './fix'
+export * from './live'

@@ -1,0 +1,4 @@
+export * from './leadMeasured'
+export * from './partOfWave'
+export * from './throughLead'
+export * from './timeDomain'

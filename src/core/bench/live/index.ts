@@ -1,0 +1,3 @@
+export * from './statusText'
+export * from './steps'
+export * from './swaps'

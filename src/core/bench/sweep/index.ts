@@ -1,0 +1,6 @@
+export * from './advice'
+export * from './calibration'
+export * from './passBand'
+export * from './repeats'
+export * from './resonance'
+export * from './sweep'

@@ -1,0 +1,6 @@
+export * from './crossed'
+export * from './overload'
+export * from './pattern'
+export * from './readings'
+export * from './turnFaults'
+export * from './twoTurned'

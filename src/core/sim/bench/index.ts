@@ -1,0 +1,3 @@
+export * from './onTheLead'
+export * from './simulatedAnalyser'
+export * from './simulatedModem'
