@@ -3,7 +3,19 @@ import reactHooks from 'eslint-plugin-react-hooks'
 import { defineConfig } from 'eslint/config'
 import tseslint from 'typescript-eslint'
 
-const features = ['kit', 'ground', 'plan', 'field', 'findings', 'exchange', 'trials', 'crew', 'keep']
+const features = [
+  'kit',
+  'bench',
+  'ground',
+  'plan',
+  'field',
+  'findings',
+  'reach',
+  'exchange',
+  'trials',
+  'crew',
+  'keep',
+]
 
 const goes = (from, to) => ({
   from: { element: { type: from } },

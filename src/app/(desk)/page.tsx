@@ -44,6 +44,9 @@ export default async function TrialsPage() {
             <LinkButton href="/import" variant="outlined">
               Import a day from files
             </LinkButton>
+            <LinkButton href="/bench" variant="outlined">
+              Bench
+            </LinkButton>
             <LinkButton href="/crew" variant="outlined">
               Devices
             </LinkButton>

@@ -1,3 +1,6 @@
+export * from './say/sweepSaid'
+export * from './forPart'
+export * from './kept'
 export * from './line'
 export * from './sweep'
 export * from './instrument'

@@ -36,3 +36,8 @@ export function gammaOfMismatchLoss(db: number): number {
   if (!(db >= 0)) throw new RangeError(`a mismatch loss is 0 dB or more, not ${db}`)
   return Math.sqrt(1 - 10 ** (-db / 10))
 }
+
+/** An SWR as it is shown: two digits, none from 10 on, "over 20" beyond. */
+export function swrText(swr: number): string {
+  return swr > 20 ? 'over 20' : swr.toFixed(swr < 10 ? 2 : 0)
+}

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { getTableColumns } from 'drizzle-orm'
 import { unzipSync } from 'fflate'
+import { MEASUREMENT_KINDS, measurementSchema } from '@/core/bench'
 import { bad, good, messageOf, problem, refuse, type Outcome } from '@/core/outcome'
 import { checked, hasStrangeNames } from '@/core/schema'
 import { planRecord } from '@/core/trial/planRecord'
@@ -67,6 +68,12 @@ function rowFor(
   if (name === 'run') {
     const plan = checked(planRecord.required(), raw.plan)
     if (!plan.ok) return wrong(messageOf(plan))
+  }
+  if (name === 'measurement') {
+    const { id: _id, revision: _revision, createdAt: _createdAt, ...given } = raw
+    const kind = MEASUREMENT_KINDS.find((k) => k === raw.kind)
+    const read = kind ? checked(measurementSchema(kind), given) : wrong('This is no kind of measurement.')
+    if (!read.ok) return wrong(messageOf(read))
   }
   if (name === 'entry') {
     const { kind: _kind, sender: _sender, receivedAt: _receivedAt, ...entry } = raw

@@ -1,4 +1,5 @@
 import { blob, index, integer, real, sqliteTable, text } from 'drizzle-orm/sqlite-core'
+import type { BodyByKind, MeasurementKind, MeasurementSource } from '@/core/bench'
 import type { Assembly, Attenuates, PartKind, RigKind, RuleSet, SpecByKind } from '@/core/kit'
 import { id, revision, createdAt } from './columns'
 
@@ -54,6 +55,25 @@ export const attachment = sqliteTable(
     createdAt: createdAt(),
   },
   (t) => [index('attachment_part').on(t.partId)],
+)
+
+/** Something measured at the bench: of a part, or of none yet. */
+export const measurement = sqliteTable(
+  'measurement',
+  {
+    id: id(),
+    revision: revision(),
+    kind: text('kind').$type<MeasurementKind>().notNull(),
+    name: text('name').notNull(),
+    partId: text('part_id').references(() => part.id, { onDelete: 'set null' }),
+    takenAt: text('taken_at').notNull(),
+    source: text('source').$type<MeasurementSource>().notNull(),
+    instrument: text('instrument').notNull().default(''),
+    conditions: text('conditions').notNull().default(''),
+    body: text('body', { mode: 'json' }).$type<BodyByKind[MeasurementKind]>().notNull(),
+    createdAt: createdAt(),
+  },
+  (t) => [index('measurement_part').on(t.partId), index('measurement_kind').on(t.kind)],
 )
 
 /** Rules of a region, editable. */

@@ -66,6 +66,7 @@ describe('a trial in a line', () => {
     expect(line(id)).toMatchObject({ state: 'begun', step: 'kit', question: 'Which?' })
     expect(trialState(db, id)).toEqual({
       kit: 'no rigs yet',
+      bench: 'nothing measured',
       ground: 'no base yet',
       plan: 'nothing to make',
       field: 'no run yet',

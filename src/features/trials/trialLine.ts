@@ -1,6 +1,7 @@
 import { countText } from '@/core/units'
 import { needsMarks, plannedChecks } from '@/core/trial'
 import {
+  countMeasurements,
   lettersOf,
   listRuns,
   openTrial,
@@ -16,6 +17,7 @@ import type { TrialLine } from './trialLineType'
 /** Where a trial stands: its steps in a few words each. Shared by the list and the rail. */
 export interface TrialState {
   kit: string
+  bench: string
   ground: string
   plan: string
   field: string
@@ -64,8 +66,10 @@ export function trialState(db: Db, trialId: string): TrialState {
     runs
       .map(({ id, startedAt }) => ({ startedAt, ...runStateOf(db, id) }))
       .find((r) => r.state !== 'voided') ?? null
+  const measured = countMeasurements(db)
   return {
     kit,
+    bench: measured > 0 ? `${measured} measured` : 'nothing measured',
     ground,
     plan,
     field: counting

@@ -50,6 +50,7 @@ const ROUTES: readonly RouteRule[] = [
   { path: '/api/**', read: NOBODY, change: NOBODY },
   { path: '/', read: READERS, change: DESK },
   { path: '/import', read: DESK, change: DESK },
+  { path: '/bench/**', read: READERS, change: DESK },
   { path: '/trials/**', read: READERS, change: DESK },
 ]
 

@@ -1,4 +1,4 @@
-import { model } from 'geomagnetism'
+import geomagnetism from 'geomagnetism'
 import SunCalc from 'suncalc'
 import { inverse, turnDeg, type Place } from '@/core/geo'
 
@@ -16,7 +16,7 @@ export interface Declination {
  * @param place on the ground @param time the day counts
  */
 export function declinationAt(place: Place, time: Date): Declination {
-  const used = model(time, { allowOutOfBoundsModel: true })
+  const used = geomagnetism.model(time, { allowOutOfBoundsModel: true })
   return {
     deg: used.point([place.lat, place.lon]).decl,
     model: used.name.replace('-', ''),

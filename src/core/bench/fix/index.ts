@@ -1,2 +1,1 @@
-export * from './compass'
 export * from './fix'

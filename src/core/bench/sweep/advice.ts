@@ -9,7 +9,7 @@ export interface SweepBand {
 
 /** Points inside the band below which an edge could hide between two of them. */
 export const FEWEST_IN_BAND = 11
-const WANTED_IN_BAND = 41
+const WANTED_IN_BAND = 21
 const [FEWEST, MOST] = [101, 1601]
 
 /** A round step of frequency, MHz, not above the one wanted: 1, 2 or 5 of a decade. */

@@ -1,9 +1,9 @@
-import { connectorPairLossDb, dbmOfWatts, DIPOLE_DBI, wattsOfDbm } from '@/core/rf'
+import { connectorPairLossDb, dbmOfWatts, DIPOLE_DBI, wattsOfDbm, swrText } from '@/core/rf'
 import { gammaOfSwr, mismatchedLoss, mismatchLossDb, swrOfGamma } from '@/core/rf'
 import type { PlacedPort, PlacedRig } from '../rig/assembly'
 import { antennaSwr, matchedLossOf } from './losses'
 import { statedDbi } from '../parts/part'
-import { dbmText, dbText, swrText, wattText, type Trace } from './trace'
+import { dbmText, dbText, wattText, type Trace } from './trace'
 
 /** One step of a budget: what it adds (positive) or takes, and the level behind it. */
 export interface BudgetStep {

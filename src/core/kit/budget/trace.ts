@@ -28,7 +28,3 @@ export function wattText(powerW: number): string {
   const v = powerW < 0.1 ? powerW * 1000 : powerW
   return `${Number(v.toPrecision(3))} ${powerW < 0.1 ? 'mW' : 'W'}`
 }
-
-export function swrText(swr: number): string {
-  return swr > 20 ? 'over 20' : swr.toFixed(swr < 10 ? 2 : 0)
-}

@@ -1,4 +1,4 @@
-import { swrText } from '../budget/trace'
+import { swrText } from '@/core/rf'
 import type { KitCheck, KitProblem } from './problem'
 
 const USUAL_SWR_LIMIT = 2.5

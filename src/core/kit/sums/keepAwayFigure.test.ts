@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { swrText } from '@/core/rf'
 import {
   bandsText,
   budgetFigures,
@@ -15,7 +16,6 @@ import {
   sensitivityDbm,
   startSpec,
   statedDbi,
-  swrText,
   wattText,
 } from '..'
 import { built, kit } from '@/core/testing/kit'

@@ -8,7 +8,7 @@ import type { Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import { downloadText } from '@/ui/fields/downloadText'
 import { LinkButton } from '@/ui/shell/LinkButton'
-import { savePng } from '../figures/drawing'
+import { savePng } from '@/ui/figures/drawing'
 
 interface Props {
   trialId: string

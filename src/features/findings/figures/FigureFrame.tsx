@@ -5,7 +5,7 @@ import Typography from '@mui/material/Typography'
 import { useRef, type ReactNode } from 'react'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import { Later } from '@/ui/shell'
-import { TakeAlong } from './TakeAlong'
+import { TakeAlong } from '@/ui/figures/TakeAlong'
 
 interface Props {
   title: string

@@ -3,7 +3,7 @@
 import { useRef } from 'react'
 import type { Units } from '@/core/units'
 import { ReachStrip, type StripModel } from '@/ui/strip'
-import { TakeAlong } from '../figures/TakeAlong'
+import { TakeAlong } from '@/ui/figures/TakeAlong'
 
 /** The strip with the ways to take it along. */
 export function StripFigure({ model, units }: { model: StripModel; units: Units }) {

@@ -19,6 +19,7 @@ export default async function TrialLayout({
   const state = trialState(db(), open.trial.id)
   const steps = [
     { slug: 'kit', name: 'Kit', state: state.kit },
+    { slug: 'bench', name: 'Bench', state: state.bench },
     { slug: 'ground', name: 'Ground', state: state.ground },
     { slug: 'plan', name: 'Plan', state: state.plan },
     { slug: 'field', name: 'Field', state: state.field },

@@ -1,0 +1,23 @@
+import { db, listMeasurements } from '@/data'
+import { benchAntennas } from '@/features/bench/benchAntennas'
+import { SweepPlace } from '@/features/bench/sweep/SweepPlace'
+import { PageHead } from '@/ui/shell'
+
+interface Props {
+  searchParams: Promise<{ antenna?: string }>
+}
+
+export default async function SweepPage({ searchParams }: Props) {
+  const antennas = benchAntennas(db())
+  const wanted = (await searchParams).antenna
+  return (
+    <>
+      <PageHead title="Sweep" lead="What comes back from an antenna over its band, held against a limit." />
+      <SweepPlace
+        antennas={antennas}
+        antennaId={antennas.some((a) => a.id === wanted) ? wanted! : null}
+        kept={listMeasurements(db(), 'sweep')}
+      />
+    </>
+  )
+}

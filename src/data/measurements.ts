@@ -1,0 +1,114 @@
+import { and, count, desc, eq } from 'drizzle-orm'
+import {
+  patternPointsOf,
+  swrPointsOf,
+  type Measurement,
+  type MeasurementKind,
+  type MeasurementOf,
+  type NewMeasurement,
+} from '@/core/bench'
+import type { AntennaSpec } from '@/core/kit'
+import { DONE, good, refuse, type Outcome } from '@/core/outcome'
+import { CHANGED_MEANWHILE } from './changedMeanwhile'
+import type { Db } from './connection'
+import { newId, nowIso } from './ids'
+import { measurement, part } from './schema'
+
+const asMeasurement = ({ createdAt: _createdAt, ...row }: typeof measurement.$inferSelect) => row as Measurement
+
+/** All of a kind, the newest first. */
+export function listMeasurements<K extends MeasurementKind>(db: Db, kind: K): MeasurementOf<K>[] {
+  return db
+    .select()
+    .from(measurement)
+    .where(eq(measurement.kind, kind))
+    .orderBy(desc(measurement.takenAt))
+    .all()
+    .map(asMeasurement) as MeasurementOf<K>[]
+}
+
+/** How many there are, for the rail. */
+export const countMeasurements = (db: Db): number =>
+  db.select({ n: count() }).from(measurement).get()?.n ?? 0
+
+/** What a measurement makes of its antenna's figures; null where it has nothing to say about them. */
+function figuresFor(m: NewMeasurement): Partial<AntennaSpec> | null {
+  if (m.kind === 'sweep') return { swr: swrPointsOf(m.body.sweep) }
+  if (m.kind === 'turn' && m.body.way === 'pattern') return { pattern: patternPointsOf(m.body.readings) }
+  return null
+}
+
+/** Puts a measurement's figures into its part, where budgets and predictions read them. */
+function intoPart(db: Db, m: NewMeasurement): Outcome {
+  const figures = figuresFor(m)
+  if (m.partId === null || figures === null) return DONE
+  const row = db.select().from(part).where(eq(part.id, m.partId)).get()
+  if (!row) return refuse('This part is no longer there. Choose another, or keep the measurement by itself.')
+  if (row.kind !== 'antenna') return DONE
+  db.update(part)
+    .set({ spec: { ...(row.spec as AntennaSpec), ...figures }, revision: row.revision + 1 })
+    .where(eq(part.id, row.id))
+    .run()
+  return DONE
+}
+
+class Refusal extends Error {
+  constructor(readonly outcome: Outcome<never>) {
+    super()
+  }
+}
+
+/** Keeps a measurement, and lets its part go by it; older ones stay beside it. @returns its id */
+export function addMeasurement(db: Db, input: NewMeasurement): Outcome<string> {
+  const id = newId()
+  try {
+    db.transaction((tx) => {
+      const put = intoPart(tx as unknown as Db, input)
+      if (!put.ok) throw new Refusal(put)
+      tx.insert(measurement)
+        .values({ ...input, id, createdAt: nowIso() })
+        .run()
+    })
+  } catch (e) {
+    if (e instanceof Refusal) return e.outcome
+    throw e
+  }
+  return good(id)
+}
+
+/** Lets the part go by an older measurement again, or by this one for the first time. */
+export function letPartGoBy(db: Db, id: string): Outcome {
+  const row = db.select().from(measurement).where(eq(measurement.id, id)).get()
+  if (!row) return refuse('This measurement is no longer there.')
+  if (row.partId === null) return refuse('It belongs to no part yet.')
+  return intoPart(db, asMeasurement(row))
+}
+
+/** Changes what it is called, what it belongs to and what was noted. */
+export function editMeasurement(
+  db: Db,
+  id: string,
+  revision: number,
+  change: { name: string; partId: string | null; conditions: string },
+): Outcome<string> {
+  const { changes } = db
+    .update(measurement)
+    .set({ ...change, revision: revision + 1 })
+    .where(and(eq(measurement.id, id), eq(measurement.revision, revision)))
+    .run()
+  return changes === 1 ? good(id) : refuse(CHANGED_MEANWHILE)
+}
+
+/** Throws a measurement away; what it gave to its part stays there. */
+export function deleteMeasurement(db: Db, id: string): void {
+  db.delete(measurement).where(eq(measurement.id, id)).run()
+}
+
+/** Whether a part goes by a measurement: its figures are the measurement's. */
+export function goesBy(spec: AntennaSpec, m: Measurement): boolean {
+  const figures = figuresFor(m)
+  return (
+    figures !== null &&
+    Object.entries(figures).every(([key, value]) => JSON.stringify(spec[key as keyof AntennaSpec]) === JSON.stringify(value))
+  )
+}

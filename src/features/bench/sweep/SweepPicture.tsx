@@ -1,0 +1,197 @@
+'use client'
+
+import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
+import { mhzText, readAt, readings, type SweepBand } from '@/core/bench'
+import { rigLook } from '@/ui/theme/palette'
+import { axisOf, frequencyAxis, pathOf, type AxisScale, type TraceScale } from './traceGeometry'
+import type { DeskSweep } from './useSweeps'
+
+export interface Marker {
+  id: number
+  frequencyMHz: number
+}
+
+interface Props {
+  sweeps: readonly DeskSweep[]
+  chosen: DeskSweep
+  /** Look of each set-up, by its name. */
+  setUps: readonly string[]
+  band: SweepBand
+  limitSwr: number
+  scale: Exclude<TraceScale, 'plane'>
+  log: boolean
+  markers: readonly Marker[]
+  onMarker: (id: number, frequencyMHz: number) => void
+}
+
+const [W, H] = [860, 440]
+const [LEFT, TOP, WIDE, HIGH] = [62, 26, W - 62 - 16, H - 26 - 62]
+const STEP_PART = 0.002
+
+/** Sweeps over frequency, with the band on the axis, the limit as a line, and markers that are dragged. */
+export function SweepPicture({ sweeps, chosen, setUps, band, limitSwr, scale, log, markers, onMarker }: Props) {
+  const svg = useRef<SVGSVGElement>(null)
+  const f = chosen.sweep.frequencyMHz
+  const [low, high] = [f[0]!, f[f.length - 1]!]
+  const across = frequencyAxis(low, high, log, WIDE)
+  const axis = axisOf(scale, sweeps.map((s) => s.sweep), limitSwr)
+  const x = (mhz: number) => LEFT + across.x(mhz)
+  const y = (v: number) => {
+    const part = (v - axis.low) / (axis.high - axis.low)
+    return TOP + HIGH * (axis.downward ? part : 1 - part)
+  }
+  const kept = (mhz: number) => Math.min(high, Math.max(low, mhz))
+  const drag = (id: number) => (e: PointerEvent<SVGGElement>) => {
+    if (!e.currentTarget.hasPointerCapture(e.pointerId) || !svg.current) return
+    const box = svg.current.getBoundingClientRect()
+    onMarker(id, kept(across.at(((e.clientX - box.left) / box.width) * W - LEFT)))
+  }
+  const press = (m: Marker) => (e: KeyboardEvent) => {
+    const way = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0
+    if (way === 0) return
+    e.preventDefault()
+    onMarker(m.id, kept(m.frequencyMHz + way * (e.shiftKey ? 10 : 1) * (high - low) * STEP_PART))
+  }
+  return (
+    <svg
+      ref={svg}
+      viewBox={`0 0 ${W} ${H}`}
+      width="100%"
+      role="group"
+      aria-label={`${axis.name} from ${mhzText(low)} to ${mhzText(high)}`}
+      style={{ display: 'block', touchAction: 'pan-y', background: 'var(--raised)' }}
+      className="sweep-picture"
+    >
+      <BandBar x={x} band={band} low={low} high={high} />
+      <Grid axis={axis} across={across.ticks} x={x} y={y} />
+      {axis.limit !== null && (
+        <g>
+          <path d={`M${LEFT} ${y(axis.limit)}h${WIDE}`} stroke="var(--bad)" strokeWidth="2" strokeDasharray="9 5" />
+          <text x={LEFT + WIDE - 4} y={y(axis.limit) - 6} textAnchor="end" fontSize="14" fill="var(--bad)">
+            limit: SWR {Number(limitSwr.toFixed(2))}
+          </text>
+        </g>
+      )}
+      {[...sweeps].sort((a, b) => Number(a.id === chosen.id) - Number(b.id === chosen.id)).map((s) => (
+        <Trace key={s.id} s={s} look={setUps.indexOf(s.setUp)} strong={s.id === chosen.id} axis={axis} x={x} y={y} />
+      ))}
+      {markers.map((m, i) => (
+        <MarkerFlag key={m.id} n={i + 1} m={m} s={chosen} axis={axis} x={x} y={y} onMove={drag(m.id)} onKey={press(m)} />
+      ))}
+    </svg>
+  )
+}
+
+function BandBar({ x, band, low, high }: { x: (f: number) => number; band: SweepBand; low: number; high: number }) {
+  const [a, b] = [Math.max(band.fromMHz, low), Math.min(band.toMHz, high)]
+  if (b <= a) return null
+  const middle = (x(a) + x(b)) / 2
+  return (
+    <g>
+      <rect x={x(a)} y={TOP} width={x(b) - x(a)} height={HIGH} fill="var(--accent-fill)" fillOpacity="0.16" />
+      <rect x={x(a)} y={TOP + HIGH} width={x(b) - x(a)} height="9" fill="var(--accent-fill)" />
+      <text x={middle} y={TOP - 8} textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
+        {Number(band.fromMHz.toFixed(3))} to {Number(band.toMHz.toFixed(3))} MHz
+      </text>
+    </g>
+  )
+}
+
+interface Plotted {
+  axis: AxisScale
+  x: (f: number) => number
+  y: (v: number) => number
+}
+
+function Grid({ axis, across, x, y }: Plotted & { across: readonly number[] }) {
+  return (
+    <g fontSize="14" fill="var(--soft)">
+      {axis.ticks.map((t) => (
+        <g key={t}>
+          <path d={`M${LEFT} ${y(t)}h${WIDE}`} stroke="var(--rule)" />
+          <text x={LEFT - 8} y={y(t) + 5} textAnchor="end">
+            {String(t).replace('-', '−')}
+          </text>
+        </g>
+      ))}
+      {across.map((t) => (
+        <g key={t}>
+          <path d={`M${x(t)} ${TOP + HIGH}v-6`} stroke="var(--ink)" />
+          <text x={x(t)} y={TOP + HIGH + 26} textAnchor="middle">
+            {t}
+          </text>
+        </g>
+      ))}
+      <path d={`M${LEFT} ${TOP + HIGH}h${WIDE}`} stroke="var(--ink)" strokeWidth="1.5" />
+      <text x={LEFT + WIDE / 2} y={H - 8} textAnchor="middle" fill="var(--ink)">
+        Frequency, MHz
+      </text>
+      <text transform={`translate(16 ${TOP + HIGH / 2}) rotate(-90)`} textAnchor="middle" fill="var(--ink)">
+        {axis.name}
+      </text>
+    </g>
+  )
+}
+
+function Trace({ s, look, strong, axis, x, y }: Plotted & { s: DeskSweep; look: number; strong: boolean }) {
+  const { hue, dash } = rigLook(Math.max(0, look))
+  const all = readings(s.sweep)
+  return (
+    <g>
+      {axis.of.map((of, i) => (
+        <path
+          key={i}
+          d={pathOf(
+            all.map((r) => {
+              const v = of(r)
+              return { x: x(r.frequencyMHz), y: v === null ? null : y(v) }
+            }),
+          )}
+          fill="none"
+          stroke={hue}
+          strokeWidth={(strong ? 3 : 1.5) / (i + 1)}
+          strokeDasharray={dash}
+          opacity={strong ? 1 : 0.75}
+        />
+      ))}
+    </g>
+  )
+}
+
+interface FlagProps extends Plotted {
+  n: number
+  m: Marker
+  s: DeskSweep
+  onMove: (e: PointerEvent<SVGGElement>) => void
+  onKey: (e: KeyboardEvent) => void
+}
+
+/** A marker: a flag on the trace that stays at its frequency whatever the scale. */
+function MarkerFlag({ n, m, s, axis, x, y, onMove, onKey }: FlagProps) {
+  const r = readAt(s.sweep, m.frequencyMHz)
+  const v = r && axis.of[0]!(r)
+  if (!r || v === null) return null
+  const [cx, cy] = [x(m.frequencyMHz), y(v)]
+  return (
+    <g
+      role="slider"
+      tabIndex={0}
+      aria-label={`Marker ${n}`}
+      aria-valuenow={m.frequencyMHz}
+      aria-valuetext={mhzText(m.frequencyMHz)}
+      aria-valuemin={s.sweep.frequencyMHz[0]}
+      aria-valuemax={s.sweep.frequencyMHz[s.sweep.frequencyMHz.length - 1]}
+      style={{ cursor: 'ew-resize', touchAction: 'none' }}
+      onPointerDown={(e) => e.currentTarget.setPointerCapture(e.pointerId)}
+      onPointerMove={onMove}
+      onKeyDown={onKey}
+    >
+      <path d={`M${cx} ${TOP + HIGH}V${cy}`} stroke="var(--ink)" strokeDasharray="2 3" />
+      <circle cx={cx} cy={cy} r="16" fill="transparent" />
+      <path d={`M${cx} ${cy}l-9 -16h18z`} fill="var(--ink)" />
+      <text x={cx} y={cy - 20} textAnchor="middle" fontSize="15" fontWeight="700" fill="var(--ink)">
+        {n}
+      </text>
+    </g>
+  )
+}
