@@ -1,20 +1,24 @@
 import { and, count, desc, eq } from 'drizzle-orm'
 import {
+  leadMeasured,
+  leadPointsOf,
   patternPointsOf,
   swrPointsOf,
   type Measurement,
   type MeasurementKind,
   type MeasurementOf,
   type NewMeasurement,
+  type Sweep,
 } from '@/core/bench'
-import type { AntennaSpec } from '@/core/kit'
+import type { AntennaSpec, LeadSpec, Part, PartKind } from '@/core/kit'
 import { DONE, good, refuse, type Outcome } from '@/core/outcome'
 import { CHANGED_MEANWHILE } from './changedMeanwhile'
 import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { measurement, part } from './schema'
 
-const asMeasurement = ({ createdAt: _createdAt, ...row }: typeof measurement.$inferSelect) => row as Measurement
+const asMeasurement = ({ createdAt: _createdAt, ...row }: typeof measurement.$inferSelect) =>
+  row as Measurement
 
 /** All of a kind, the newest first. */
 export function listMeasurements<K extends MeasurementKind>(db: Db, kind: K): MeasurementOf<K>[] {
@@ -28,25 +32,30 @@ export function listMeasurements<K extends MeasurementKind>(db: Db, kind: K): Me
 }
 
 /** How many there are, for the rail. */
-export const countMeasurements = (db: Db): number =>
-  db.select({ n: count() }).from(measurement).get()?.n ?? 0
+export const countMeasurements = (db: Db): number => db.select({ n: count() }).from(measurement).get()?.n ?? 0
 
-/** What a measurement makes of its antenna's figures; null where it has nothing to say about them. */
-function figuresFor(m: NewMeasurement): Partial<AntennaSpec> | null {
-  if (m.kind === 'sweep') return { swr: swrPointsOf(m.body.sweep) }
+/** What a measurement makes of a part's figures; null where it has nothing to say about a part of that kind. */
+function figuresFor(kind: PartKind, m: NewMeasurement): Partial<AntennaSpec> | Partial<LeadSpec> | null {
+  if (kind === 'lead' && m.kind === 'sweep' && m.body.lead) {
+    const { sweep, lead } = m.body
+    const ends: [Sweep, ...Sweep[]] = lead.other ? [sweep as Sweep, lead.other as Sweep] : [sweep as Sweep]
+    return leadPointsOf(leadMeasured(ends), lead.lengthM)
+  }
+  if (kind !== 'antenna') return null
+  if (m.kind === 'sweep' && !m.body.lead) return { swr: swrPointsOf(m.body.sweep as Sweep) }
   if (m.kind === 'turn' && m.body.way === 'pattern') return { pattern: patternPointsOf(m.body.readings) }
   return null
 }
 
 /** Puts a measurement's figures into its part, where budgets and predictions read them. */
 function intoPart(db: Db, m: NewMeasurement): Outcome {
-  const figures = figuresFor(m)
-  if (m.partId === null || figures === null) return DONE
+  if (m.partId === null) return DONE
   const row = db.select().from(part).where(eq(part.id, m.partId)).get()
   if (!row) return refuse('This part is no longer there. Choose another, or keep the measurement by itself.')
-  if (row.kind !== 'antenna') return DONE
+  const figures = figuresFor(row.kind, m)
+  if (figures === null) return DONE
   db.update(part)
-    .set({ spec: { ...(row.spec as AntennaSpec), ...figures }, revision: row.revision + 1 })
+    .set({ spec: { ...row.spec, ...figures } as typeof row.spec, revision: row.revision + 1 })
     .where(eq(part.id, row.id))
     .run()
   return DONE
@@ -105,10 +114,9 @@ export function deleteMeasurement(db: Db, id: string): void {
 }
 
 /** Whether a part goes by a measurement: its figures are the measurement's. */
-export function goesBy(spec: AntennaSpec, m: Measurement): boolean {
-  const figures = figuresFor(m)
-  return (
-    figures !== null &&
-    Object.entries(figures).every(([key, value]) => JSON.stringify(spec[key as keyof AntennaSpec]) === JSON.stringify(value))
-  )
+export function goesBy({ kind, spec }: Part, m: Measurement): boolean {
+  const figures = figuresFor(kind, m)
+  if (figures === null) return false
+  const has = spec as unknown as Record<string, unknown>
+  return Object.entries(figures).every(([key, value]) => JSON.stringify(has[key]) === JSON.stringify(value))
 }

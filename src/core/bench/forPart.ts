@@ -1,3 +1,4 @@
+import { velocityFactorOf, type LeadMeasured } from './line'
 import { readings, type Sweep } from './sweep'
 import { pointsOf, type TurnReading } from './turn'
 import { halfTurnOf } from './turn/readings'
@@ -30,4 +31,28 @@ export function patternPointsOf(turned: readonly TurnReading[]): { angleDeg: num
       db: Number((p.db - top.db).toFixed(2)),
     }))
     .sort((a, b) => a.angleDeg - b.angleDeg)
+}
+
+/** The most points of a data sheet that a lead keeps. */
+const MOST_LEAD_POINTS = 12
+
+/**
+ * A lead as a part keeps it: loss by the hundred metres over frequency, and its velocity factor.
+ * @param lengthM by the tape, above 0
+ */
+export function leadPointsOf(m: LeadMeasured, lengthM: number) {
+  const every = Math.max(1, Math.ceil(m.frequencyMHz.length / MOST_LEAD_POINTS))
+  return {
+    points: m.frequencyMHz.flatMap((f, i) =>
+      i % every === 0 && m.lossDb[i]! > 0
+        ? [
+            {
+              frequencyMHz: Number(f.toPrecision(6)),
+              dbPer100m: Number(((m.lossDb[i]! / lengthM) * 100).toFixed(2)),
+            },
+          ]
+        : [],
+    ),
+    velocityFactor: Number(Math.min(1, velocityFactorOf(lengthM, m.electricalM)).toFixed(3)),
+  }
 }

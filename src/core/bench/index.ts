@@ -1,3 +1,7 @@
+export * from './say/liveSaid'
+export * from './say/fixSaid'
+export * from './say/turnSaid'
+export * from './say/leadSaid'
 export * from './say/sweepSaid'
 export * from './forPart'
 export * from './kept'

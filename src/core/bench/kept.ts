@@ -28,7 +28,12 @@ const sweepRecord = record({
   phase: flag().required(),
 }).test('lists', 'The lists of a sweep are of different lengths, or its frequencies do not rise', (s) => {
   const f = s?.frequencyMHz ?? []
-  return f.length >= 2 && f.length === s.re?.length && f.length === s.im?.length && f.every((v, i) => i === 0 || v > f[i - 1]!)
+  return (
+    f.length >= 2 &&
+    f.length === s.re?.length &&
+    f.length === s.im?.length &&
+    f.every((v, i) => i === 0 || v > f[i - 1]!)
+  )
 })
 
 /** How a sweep was made good. */
@@ -47,6 +52,13 @@ export const sweepBody = record({
   /** "With a counterpoise": what was different, so that like is laid over like. */
   setUp: text(MAX_LETTERS.name).default(''),
   calibration: calibrationRecord,
+  /** Of a lead: its length by the tape, and the sweep with its far end the other way, if there is one. */
+  lead: record({
+    lengthM: figure().moreThan(0).max(1000).required(),
+    other: sweepRecord.nullable().default(null),
+  })
+    .nullable()
+    .default(null),
 })
 
 export const TURN_WAYS = ['pattern', 'crossed'] as const
@@ -68,7 +80,7 @@ export const turnBody = record({
   body: text(MAX_LETTERS.line).default(''),
 })
 
-export const BEARING_WAYS = ['peak', 'null', 'loop'] as const
+export const BEARING_WAYS = ['peak', 'null', 'loop', 'shadow'] as const
 
 export const bearingsBody = record({
   bearings: list(
@@ -135,7 +147,8 @@ const common = {
 }
 
 /** A measurement as it comes in, by its kind. */
-export const measurementSchema = (kind: MeasurementKind) => record({ ...common, body: BODIES[kind].required() })
+export const measurementSchema = (kind: MeasurementKind) =>
+  record({ ...common, body: BODIES[kind].required() })
 
 /** Something measured at the bench. */
 export type NewMeasurement = {

@@ -14,15 +14,34 @@ const read = (text: string, change: Partial<SweepColumns> = {}) => {
 
 describe('a table of a sweep', () => {
   it('is understood by its headings', () => {
-    expect(guessSweepColumns(table('Frequency (Hz),SWR\n430000000,2'))).toMatchObject({ unit: 'Hz', figure: 'swr', first: 1 })
-    expect(guessSweepColumns(table('MHz;Return loss dB\n430;9,54'))).toMatchObject({ unit: 'MHz', figure: 'return-loss' })
-    expect(guessSweepColumns(table('freq,S11 dB,phase\n430e6,-9.5,10'))).toMatchObject({ unit: 'Hz', figure: 'db-phase', second: 2 })
-    expect(guessSweepColumns(table('f,Re,Im\n430,0.1,0.2'))).toMatchObject({ figure: 're-im', first: 1, second: 2 })
+    expect(guessSweepColumns(table('Frequency (Hz),SWR\n430000000,2'))).toMatchObject({
+      unit: 'Hz',
+      figure: 'swr',
+      first: 1,
+    })
+    expect(guessSweepColumns(table('MHz;Return loss dB\n430;9,54'))).toMatchObject({
+      unit: 'MHz',
+      figure: 'return-loss',
+    })
+    expect(guessSweepColumns(table('freq,S11 dB,phase\n430e6,-9.5,10'))).toMatchObject({
+      unit: 'Hz',
+      figure: 'db-phase',
+      second: 2,
+    })
+    expect(guessSweepColumns(table('f,Re,Im\n430,0.1,0.2'))).toMatchObject({
+      figure: 're-im',
+      first: 1,
+      second: 2,
+    })
   })
 
   it('comes to the same reflection from every kind of figure', () => {
     // SWR 2 is |Γ| 1/3: 9.5424 dB
-    for (const text of ['MHz,SWR\n430,2\n440,2', 'MHz,return loss\n430,9.5424\n440,9.5424', 'MHz,S11 dB\n430,-9.5424\n440,-9.5424']) {
+    for (const text of [
+      'MHz,SWR\n430,2\n440,2',
+      'MHz,return loss\n430,9.5424\n440,9.5424',
+      'MHz,S11 dB\n430,-9.5424\n440,-9.5424',
+    ]) {
       const r = read(text)
       expect(r.ok && r.value.re[0]).toBeCloseTo(1 / 3, 5)
       expect(r.ok && r.value.phase).toBe(false)

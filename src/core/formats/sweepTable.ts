@@ -47,7 +47,13 @@ export function guessSweepColumns(table: CsvTable): SweepColumns {
   const frequency = Math.max(0, find(heading, /freq|^f\b|hz/i))
   const unit = unitOf(heading[frequency] ?? '', figureOf(rows[0]?.cells[frequency]))
   const phase = find(heading, /phase|deg|angle|arg/i)
-  const pick = (figure: SweepFigure, first: number, second = -1) => ({ frequency, unit, figure, first, second })
+  const pick = (figure: SweepFigure, first: number, second = -1) => ({
+    frequency,
+    unit,
+    figure,
+    first,
+    second,
+  })
   const [re, im] = [find(heading, /\bre(al)?\b/i), find(heading, /\bim(ag|aginary)?\b/i)]
   if (re >= 0 && im >= 0) return pick('re-im', re, im)
   const swr = find(heading, /swr/i)
@@ -78,7 +84,9 @@ function gammaOf(figure: SweepFigure, a: number, b: number): { re: number; im: n
     case 'db-phase':
       return turned(10 ** (a / 20))
     case 's11-db':
-      return a > 1 ? `S11 of ${a} dB is more than went out: is the sign left out?` : { re: 10 ** (a / 20), im: 0 }
+      return a > 1
+        ? `S11 of ${a} dB is more than went out: is the sign left out?`
+        : { re: 10 ** (a / 20), im: 0 }
     case 'return-loss':
       return a < 0
         ? `A return loss of ${a} dB is negative. Figures below 0 are S11 in dB: choose that above.`
@@ -100,7 +108,13 @@ export function sweepOfTable(table: CsvTable, columns: SweepColumns, ohm: number
     const a = figureOf(cells[columns.first])
     const b = kind.two ? figureOf(cells[columns.second]) : 0
     if (!(f > 0) || !Number.isFinite(a) || !Number.isFinite(b)) {
-      said.push(problem('no-number', `line ${line}`, `Line ${line} lacks a number that is wanted: "${cells.join(' | ').slice(0, 60)}".`))
+      said.push(
+        problem(
+          'no-number',
+          `line ${line}`,
+          `Line ${line} lacks a number that is wanted: "${cells.join(' | ').slice(0, 60)}".`,
+        ),
+      )
       return []
     }
     const gamma = gammaOf(columns.figure, a, b)
@@ -114,7 +128,13 @@ export function sweepOfTable(table: CsvTable, columns: SweepColumns, ohm: number
   points.sort((a, b) => a.f - b.f)
   const twice = points.findIndex((p, i) => i > 0 && p.f === points[i - 1]!.f)
   if (twice > 0)
-    return bad(problem('twice', 'file', `${points[twice]!.f} MHz stands in it twice. A sweep has one line a frequency.`))
+    return bad(
+      problem(
+        'twice',
+        'file',
+        `${points[twice]!.f} MHz stands in it twice. A sweep has one line a frequency.`,
+      ),
+    )
   return good({
     frequencyMHz: points.map((p) => p.f),
     re: points.map((p) => p.re),
@@ -127,7 +147,9 @@ export function sweepOfTable(table: CsvTable, columns: SweepColumns, ohm: number
 /** A sweep as a table, with what it means beside it. */
 export function writeSweepTable(s: Sweep): string {
   return writeCsv(
-    s.phase ? ['frequency_mhz', 're', 'im', 'return_loss_db', 'swr'] : ['frequency_mhz', 'return_loss_db', 'swr'],
+    s.phase
+      ? ['frequency_mhz', 're', 'im', 'return_loss_db', 'swr']
+      : ['frequency_mhz', 'return_loss_db', 'swr'],
     s.frequencyMHz.map((f, i) => {
       const size = Math.hypot(s.re[i]!, s.im[i]!)
       const said = [

@@ -86,7 +86,13 @@ Made by hand
   })
 
   it('comes back as it was written, in both versions', () => {
-    const s = { frequencyMHz: [430.125, 435], re: [0.25, -0.1], im: [0.4330127019, 1e-7], ohm: 50, phase: true }
+    const s = {
+      frequencyMHz: [430.125, 435],
+      re: [0.25, -0.1],
+      im: [0.4330127019, 1e-7],
+      ohm: 50,
+      phase: true,
+    }
     for (const version of ['1.1', '2.0'] as const) {
       const back = first(writeTouchstone(s, ['an antenna\nin two lines'], version))
       expect(back.frequencyMHz).toEqual(s.frequencyMHz)

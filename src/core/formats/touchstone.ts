@@ -74,7 +74,11 @@ function takeKeyword(raw: Raw, text: string, line: number): string {
   else if (key === 'two-port data order') raw.order = rest.trim() === '12_21' ? '12_21' : '21_12'
   else if (key === 'reference') raw.reference = rest.trim().split(/\s+/).filter(Boolean).map(Number)
   else if (key === 'matrix format' && rest.trim().toLowerCase() !== 'full')
-    refuse('matrix', `line ${line}`, 'Only a full matrix can be read; have it written with [Matrix Format] Full.')
+    refuse(
+      'matrix',
+      `line ${line}`,
+      'Only a full matrix can be read; have it written with [Matrix Format] Full.',
+    )
   return key
 }
 
@@ -104,7 +108,8 @@ function gather(text: string): Raw {
     }
     // Only the first option line counts.
     if (said.startsWith('#')) raw.options ??= readOptions(said, line)
-    else if (section === 'reference' && raw.rows.length === 0) raw.reference!.push(...said.split(/\s+/).map(Number))
+    else if (section === 'reference' && raw.rows.length === 0)
+      raw.reference!.push(...said.split(/\s+/).map(Number))
     else if (section === 'network data') raw.rows.push({ line, numbers: numbersOf(said, line) })
   })
   return raw
@@ -138,7 +143,11 @@ export function readTouchstone(text: string, fileName: string): Outcome<Touchsto
     const first = raw.rows[0]?.numbers.length ?? 0
     const ports = raw.ports ?? (named ? Number(named[1]) : first === 9 ? 2 : 1)
     if (raw.rows.length === 0)
-      return refuse('empty', 'file', 'There are no figures in it. A Touchstone file has a line of numbers a point.')
+      return refuse(
+        'empty',
+        'file',
+        'There are no figures in it. A Touchstone file has a line of numbers a point.',
+      )
     if (ports !== 1 && ports !== 2)
       return refuse('ports', 'file', `It has ${ports} ports; a file of one port or two can be read.`)
     if (!raw.options && raw.version === '1.1' && !named)
@@ -175,7 +184,8 @@ function pointsOf(raw: Raw, width: number): number[][] {
   const points: number[][] = []
   let open: number[] = []
   for (const { line, numbers } of raw.rows) {
-    if (open.length === 0 && points.length > 1 && width > 3 && numbers[0]! <= points[points.length - 1]![0]!) break
+    if (open.length === 0 && points.length > 1 && width > 3 && numbers[0]! <= points[points.length - 1]![0]!)
+      break
     open.push(...numbers)
     if (open.length > width || (width === 3 && open.length !== 3))
       refuse(
@@ -190,7 +200,8 @@ function pointsOf(raw: Raw, width: number): number[][] {
     if (open[0]! < 0) refuse('frequency', `line ${line}`, 'A frequency is never negative.')
     points.push(open)
     open = []
-    if (points.length > MOST_POINTS) refuse('too-many', `line ${line}`, `At most ${MOST_POINTS} points are read.`)
+    if (points.length > MOST_POINTS)
+      refuse('too-many', `line ${line}`, `At most ${MOST_POINTS} points are read.`)
   }
   if (open.length > 0) refuse('cut-short', 'file', 'The last point is cut short. Take the file again.')
   return points
@@ -200,9 +211,15 @@ function pointsOf(raw: Raw, width: number): number[][] {
  * Writes one port: MHz, real and imaginary, ten digits.
  * @param comments one a line @param version 1.1 is what every program reads
  */
-export function writeTouchstone(s: Sweep, comments: readonly string[], version: '1.1' | '2.0' = '1.1'): string {
+export function writeTouchstone(
+  s: Sweep,
+  comments: readonly string[],
+  version: '1.1' | '2.0' = '1.1',
+): string {
   const digits = (v: number) => v.toPrecision(10)
-  const rows = s.frequencyMHz.map((f, i) => `${Number(f.toPrecision(12))} ${digits(s.re[i]!)} ${digits(s.im[i]!)}`)
+  const rows = s.frequencyMHz.map(
+    (f, i) => `${Number(f.toPrecision(12))} ${digits(s.re[i]!)} ${digits(s.im[i]!)}`,
+  )
   const said = comments.map((c) => `! ${c.replace(/[\r\n]+/g, ' ')}`)
   const lines =
     version === '1.1'

@@ -11,7 +11,7 @@ import { FieldGrid } from '@/ui/fields/FieldGrid'
 import { PickOne } from '@/ui/fields/PickOne'
 import { Quiet } from '@/ui/shell/Quiet'
 import { keepMeasurement } from './actions'
-import { NONE, type BenchAntenna } from './types'
+import { NONE, type BenchPart } from './types'
 
 interface Props<K extends MeasurementKind> {
   kind: K
@@ -21,23 +21,32 @@ interface Props<K extends MeasurementKind> {
   takenAt: string
   source: MeasurementSource
   instrument: string
-  antennas: readonly BenchAntenna[]
-  /** The antenna it is of, if one was chosen already. */
-  antennaId: string
+  parts: readonly BenchPart[]
+  /** The part it is of, if one was chosen already. */
+  partId: string
   /** What its part takes from it, in words. */
   gives: string
   onKept: (id: string, name: string) => void
 }
 
 /** Keeps a measurement with its date, instrument and conditions, and lets its part go by it. */
-export function KeepForm<K extends MeasurementKind>({ kind, name: first, body, antennaId, antennas, gives, onKept, ...about }: Props<K>) {
+export function KeepForm<K extends MeasurementKind>({
+  kind,
+  name: first,
+  body,
+  partId: firstPart,
+  parts,
+  gives,
+  onKept,
+  ...about
+}: Props<K>) {
   const action = useAction()
   const [name, setName] = useState<string | null>(null)
   const [partId, setPartId] = useState<string | null>(null)
   const [conditions, setConditions] = useState('')
   const [instrument, setInstrument] = useState<string | null>(null)
   const called = name ?? first
-  const part = partId ?? antennaId
+  const part = partId ?? firstPart
   const keep = () =>
     action.run(
       () =>
@@ -56,18 +65,51 @@ export function KeepForm<K extends MeasurementKind>({ kind, name: first, body, a
       },
     )
   return (
-    <Box component="section" aria-label="Keep it" className="no-print" sx={{ mt: 3, borderTop: '2px solid var(--ink)', pt: 1.5 }}>
+    <Box
+      component="section"
+      aria-label="Keep it"
+      className="no-print"
+      sx={{ mt: 3, borderTop: '2px solid var(--ink)', pt: 1.5 }}
+    >
       <FieldGrid leastPx={200}>
-        <TextField label="Keep it as" value={called} onChange={(e) => setName(e.target.value)} slotProps={{ htmlInput: { maxLength: MAX_LETTERS.trialName } }} />
-        <PickOne label="Of the antenna" value={part || NONE} options={[{ value: NONE, name: 'None of the kit' }, ...antennas.map((a) => ({ value: a.id, name: a.name }))]} onPick={(id) => setPartId(id === NONE ? '' : id)} />
-        <TextField label="Instrument" value={instrument ?? about.instrument} onChange={(e) => setInstrument(e.target.value)} slotProps={{ htmlInput: { maxLength: MAX_LETTERS.line } }} />
-        <TextField label="Conditions" placeholder="dry, 8 °C, on a wooden table" value={conditions} onChange={(e) => setConditions(e.target.value)} slotProps={{ htmlInput: { maxLength: MAX_LETTERS.shortNote }, inputLabel: { shrink: true } }} />
+        <TextField
+          label="Keep it as"
+          value={called}
+          onChange={(e) => setName(e.target.value)}
+          slotProps={{ htmlInput: { maxLength: MAX_LETTERS.trialName } }}
+        />
+        {parts.length > 0 && (
+          <PickOne
+            label="Of the part"
+            value={part || NONE}
+            options={[
+              { value: NONE, name: 'None of the kit' },
+              ...parts.map((a) => ({ value: a.id, name: a.name })),
+            ]}
+            onPick={(id) => setPartId(id === NONE ? '' : id)}
+          />
+        )}
+        <TextField
+          label="Instrument"
+          value={instrument ?? about.instrument}
+          onChange={(e) => setInstrument(e.target.value)}
+          slotProps={{ htmlInput: { maxLength: MAX_LETTERS.line } }}
+        />
+        <TextField
+          label="Conditions"
+          placeholder="dry, 8 °C, on a wooden table"
+          value={conditions}
+          onChange={(e) => setConditions(e.target.value)}
+          slotProps={{ htmlInput: { maxLength: MAX_LETTERS.shortNote }, inputLabel: { shrink: true } }}
+        />
       </FieldGrid>
       <Box sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5, flexWrap: 'wrap' }}>
         <Button variant="contained" disabled={action.busy} onClick={() => void keep()}>
           Keep it
         </Button>
-        <Quiet small sx={{ flex: '1 1 240px' }}>{part === '' ? 'By itself; it can be given to an antenna later.' : gives}</Quiet>
+        <Quiet small sx={{ flex: '1 1 240px' }}>
+          {parts.length === 0 ? '' : part === '' ? 'By itself; it can be given to a part later.' : gives}
+        </Quiet>
       </Box>
       {action.refusal('It was not kept')}
     </Box>

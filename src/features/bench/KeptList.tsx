@@ -9,32 +9,58 @@ import { useAction } from '@/ui/answers/useAction'
 import { PickOne } from '@/ui/fields/PickOne'
 import { Table } from '@/ui/table/Table'
 import { changeMeasurement, dropMeasurement, goByMeasurement } from './actions'
-import { NONE, type BenchAntenna } from './types'
+import { NONE, type BenchPart } from './types'
 
 interface Props<M extends Measurement> {
   kept: readonly M[]
-  antennas: readonly BenchAntenna[]
+  parts: readonly BenchPart[]
   /** What opening one is called. */
   open: string
   onOpen: (m: M) => void
 }
 
-const SOURCE_WORDS = { instrument: 'instrument', simulated: 'simulated', file: 'file', typed: 'typed' } as const
+const SOURCE_WORDS = {
+  instrument: 'instrument',
+  simulated: 'simulated',
+  file: 'file',
+  typed: 'typed',
+} as const
 
 /** What was kept, the newest first: opened again, given to an antenna, let count, thrown away. */
-export function KeptList<M extends Measurement>({ kept, antennas, open, onOpen }: Props<M>) {
+export function KeptList<M extends Measurement>({ kept, parts, open, onOpen }: Props<M>) {
   const action = useAction()
   const [asked, setAsked] = useState<string | null>(null)
   if (kept.length === 0) return null
-  const part = (m: M) => antennas.find((a) => a.id === m.partId)
+  const part = (m: M) => parts.find((a) => a.id === m.partId)
   const give = (m: M, partId: string) =>
-    action.run(() => changeMeasurement({ id: m.id, revision: m.revision, name: m.name, partId: partId === NONE ? null : partId, conditions: m.conditions }))
+    action.run(() =>
+      changeMeasurement({
+        id: m.id,
+        revision: m.revision,
+        name: m.name,
+        partId: partId === NONE ? null : partId,
+        conditions: m.conditions,
+      }),
+    )
   return (
     <Box component="section" className="no-print" sx={{ mt: 4 }}>
       <Typography variant="h2" component="h2" sx={{ mb: 1 }}>
         Kept
       </Typography>
-      <Table label="Measurements kept" stacks wide head={<><th>What</th><th>Taken</th><th>By</th><th>Antenna</th><th /></>}>
+      <Table
+        label="Measurements kept"
+        stacks
+        wide
+        head={
+          <>
+            <th>What</th>
+            <th>Taken</th>
+            <th>By</th>
+            {parts.length > 0 && <th>Part</th>}
+            <th />
+          </>
+        }
+      >
         {kept.map((m) => {
           const of = part(m)
           const counts = of?.goesBy.includes(m.id) ?? false
@@ -49,35 +75,49 @@ export function KeptList<M extends Measurement>({ kept, antennas, open, onOpen }
                 {m.instrument || SOURCE_WORDS[m.source]}
                 {m.source === 'simulated' && m.instrument !== '' && ' (simulated)'}
               </td>
-              <td data-label="Antenna">
-                <PickOne
-                  size="small"
-                  aria-label={`Antenna of ${m.name}`}
-                  value={of?.id ?? NONE}
-                  options={[{ value: NONE, name: 'none' }, ...antennas.map((a) => ({ value: a.id, name: a.name }))]}
-                  onPick={(id) => void give(m, id)}
-                  slotProps={{ select: { SelectDisplayProps: { 'aria-label': `Antenna of ${m.name}` } } }}
-                  sx={{ minWidth: 150 }}
-                />
-                {of && (m.kind === 'sweep' || m.kind === 'turn') && (
-                  <Box sx={{ fontSize: '0.88rem' }}>
-                    {counts ? (
-                      'its figures count now'
-                    ) : (
-                      <Button size="small" onClick={() => void action.run(() => goByMeasurement(m.id))}>
-                        Let it count
-                      </Button>
-                    )}
-                  </Box>
-                )}
-              </td>
+              {parts.length > 0 && (
+                <td data-label="Part">
+                  <PickOne
+                    size="small"
+                    aria-label={`Part of ${m.name}`}
+                    value={of?.id ?? NONE}
+                    options={[
+                      { value: NONE, name: 'none' },
+                      ...parts.map((a) => ({ value: a.id, name: a.name })),
+                    ]}
+                    onPick={(id) => void give(m, id)}
+                    slotProps={{ select: { SelectDisplayProps: { 'aria-label': `Part of ${m.name}` } } }}
+                    sx={{ minWidth: 150 }}
+                  />
+                  {of && (m.kind === 'sweep' || m.kind === 'turn') && (
+                    <Box sx={{ fontSize: '0.88rem' }}>
+                      {counts ? (
+                        'its figures count now'
+                      ) : (
+                        <Button size="small" onClick={() => void action.run(() => goByMeasurement(m.id))}>
+                          Let it count
+                        </Button>
+                      )}
+                    </Box>
+                  )}
+                </td>
+              )}
               <td>
-                <Button size="small" variant="outlined" onClick={() => onOpen(m)} aria-label={`${open}: ${m.name}`}>
+                <Button
+                  size="small"
+                  variant="outlined"
+                  onClick={() => onOpen(m)}
+                  aria-label={`${open}: ${m.name}`}
+                >
                   {open}
                 </Button>{' '}
                 {asked === m.id ? (
                   <>
-                    <Button size="small" color="error" onClick={() => void action.run(() => dropMeasurement(m.id))}>
+                    <Button
+                      size="small"
+                      color="error"
+                      onClick={() => void action.run(() => dropMeasurement(m.id))}
+                    >
                       Yes, throw it away
                     </Button>
                     <Button size="small" onClick={() => setAsked(null)}>

@@ -26,7 +26,12 @@ const changed = record({
 
 export async function changeMeasurement(raw: unknown): Promise<Outcome<string>> {
   return act(changed, raw, ({ id: which, revision, ...change }) =>
-    editMeasurement(db(), which, revision, change as { name: string; partId: string | null; conditions: string }),
+    editMeasurement(
+      db(),
+      which,
+      revision,
+      change as { name: string; partId: string | null; conditions: string },
+    ),
   )
 }
 

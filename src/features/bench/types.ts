@@ -1,14 +1,23 @@
 import type { Band } from '@/core/kit'
 
-/** An antenna of the kit, as the bench offers it. */
-export interface BenchAntenna {
+/** A part of the kit, as the bench offers it. */
+export interface BenchPart {
   id: string
   name: string
-  bands: Band[]
-  lengthM: number | null
   /** Ids of measurements whose figures it has now. */
   goesBy: string[]
 }
 
-/** In a list to choose from, the choice of no antenna. */
+export interface BenchAntenna extends BenchPart {
+  bands: Band[]
+  lengthM: number | null
+}
+
+export interface BenchLead extends BenchPart {
+  /** By the kit, m. */
+  lengthM: number
+  velocityFactor: number | null
+}
+
+/** In a list to choose from, the choice of none. */
 export const NONE = 'none'

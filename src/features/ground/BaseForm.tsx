@@ -15,7 +15,7 @@ import type { Place } from '@/core/geo'
 import { FormField } from '@/ui/fields/FormField'
 import { useAction } from '@/ui/answers/useAction'
 import { setBareBase, setBase } from './actions'
-import { HereButton } from './HereButton'
+import { HereButton } from '@/ui/fields/HereButton'
 import { bareBaseForm, baseForm } from './groundSchema'
 
 /** Places the base: by coordinates, or from a waypoint of the file that was brought in. */

@@ -12,7 +12,7 @@ import { useAction } from '@/ui/answers/useAction'
 import { FormField } from '@/ui/fields/FormField'
 import { addMark } from './actions'
 import { oneMarkForm } from './groundSchema'
-import { HereButton } from './HereButton'
+import { HereButton } from '@/ui/fields/HereButton'
 
 interface Props {
   trialId: string

@@ -1,5 +1,5 @@
 import { db, listMeasurements } from '@/data'
-import { benchAntennas } from '@/features/bench/benchAntennas'
+import { benchParts } from '@/features/bench/benchParts'
 import { SweepPlace } from '@/features/bench/sweep/SweepPlace'
 import { PageHead } from '@/ui/shell'
 
@@ -8,7 +8,7 @@ interface Props {
 }
 
 export default async function SweepPage({ searchParams }: Props) {
-  const antennas = benchAntennas(db())
+  const { antennas } = benchParts(db())
   const wanted = (await searchParams).antenna
   return (
     <>
@@ -16,7 +16,7 @@ export default async function SweepPage({ searchParams }: Props) {
       <SweepPlace
         antennas={antennas}
         antennaId={antennas.some((a) => a.id === wanted) ? wanted! : null}
-        kept={listMeasurements(db(), 'sweep')}
+        kept={listMeasurements(db(), 'sweep').filter((m) => !m.body.lead)}
       />
     </>
   )

@@ -65,14 +65,19 @@ describe('a fix', () => {
       const { place, ellipse } = fixed(taken([0, 0, 0, 0].map(() => 3 * r.normal())))
       const { distanceM, bearingDeg } = inverse(place, TRUTH)
       const a = ((bearingDeg - ellipse.bearingDeg) * Math.PI) / 180
-      if (Math.hypot((distanceM * Math.cos(a)) / ellipse.longM, (distanceM * Math.sin(a)) / ellipse.shortM) <= 1) inside++
+      if (
+        Math.hypot((distanceM * Math.cos(a)) / ellipse.longM, (distanceM * Math.sin(a)) / ellipse.shortM) <= 1
+      )
+        inside++
     }
     expect(inside / 5).toBeGreaterThanOrEqual(87)
     expect(inside / 5).toBeLessThanOrEqual(93)
   }, 30_000)
 
   it('takes of a loop the way that the others point', () => {
-    const loops = taken([0, 0, 0], 3, true).map((b, i) => (i === 1 ? { ...b, bearingDeg: (b.bearingDeg + 180) % 360 } : b))
+    const loops = taken([0, 0, 0], 3, true).map((b, i) =>
+      i === 1 ? { ...b, bearingDeg: (b.bearingDeg + 180) % 360 } : b,
+    )
     const fix = fixed(loops)
     expect(inverse(fix.place, TRUTH).distanceM).toBeLessThan(2)
     expect(Math.abs(fix.contributions[1]!.takenDeg - inverse(loops[1]!, TRUTH).bearingDeg)).toBeLessThan(0.1)
@@ -91,7 +96,14 @@ describe('a fix', () => {
     expect(fix.contributions.every((c) => c.withoutIt === null || c.withoutIt > 1)).toBe(true)
     const next = nextStand(fix, bearings, 3, 500, 1500)
     expect(next.areaLeft).toBeLessThan(1)
-    const more = { ...next.place, id: 'n', name: 'next', sdDeg: 3, bothWays: false, bearingDeg: inverse(next.place, fix.place).bearingDeg }
+    const more = {
+      ...next.place,
+      id: 'n',
+      name: 'next',
+      sdDeg: 3,
+      bothWays: false,
+      bearingDeg: inverse(next.place, fix.place).bearingDeg,
+    }
     const after = fixed([...bearings, more])
     const area = (f: typeof fix) => f.ellipse.longM * f.ellipse.shortM
     expect(area(after) / area(fix)).toBeCloseTo(next.areaLeft, 2)
@@ -150,4 +162,3 @@ describe('aiming', () => {
     expect(sun.altitudeDeg).toBeCloseTo(90 - 47.3 + 23.44, 0)
   })
 })
-

@@ -130,7 +130,10 @@ function solved(lines: readonly Line[], scale: number) {
     .sort((a, b) => a.cost - b.cost)
     .slice(0, 8)
     .flatMap((s) => refined(lines, s, reach) ?? [])
-    .reduce<{ x: number; y: number; cost: number } | null>((best, s) => (best && best.cost <= s.cost ? best : s), null)
+    .reduce<{ x: number; y: number; cost: number } | null>(
+      (best, s) => (best && best.cost <= s.cost ? best : s),
+      null,
+    )
 }
 
 function ellipseOf(lines: readonly Line[], x: number, y: number): Ellipse {
@@ -189,10 +192,14 @@ const farthestApart = (bearings: readonly Bearing[]) =>
 /** What stands in the way of a fix, in words; null where nothing does. */
 function noFix(bearings: readonly Bearing[]): Outcome<never> | null {
   const refuse = (code: string, message: string) => bad(problem(code, 'bearings', message))
-  if (bearings.length < 2) return refuse('too-few', 'One bearing is a line. Take another from a place to the side of it.')
+  if (bearings.length < 2)
+    return refuse('too-few', 'One bearing is a line. Take another from a place to the side of it.')
   if (bearings.some((b) => !(b.sdDeg > 0))) return refuse('spread', 'A spread is above 0 degrees.')
   if (farthestApart(bearings) < 1)
-    return refuse('one-place', 'All bearings are from one place, so they do not cross. Walk to the side, and take another.')
+    return refuse(
+      'one-place',
+      'All bearings are from one place, so they do not cross. Walk to the side, and take another.',
+    )
   return null
 }
 
@@ -278,7 +285,13 @@ export interface NextStand {
  * @param sdDeg spread of the bearing to come
  * @param fromM, toM how near and how far from the fix one can stand, m
  */
-export function nextStand(fix: Fix, bearings: readonly Bearing[], sdDeg: number, fromM: number, toM: number): NextStand {
+export function nextStand(
+  fix: Fix,
+  bearings: readonly Bearing[],
+  sdDeg: number,
+  fromM: number,
+  toM: number,
+): NextStand {
   const { toPlane, toPlace } = planeOf(bearings)
   const lines = linesOf(bearings, toPlane, toM)
   const at = toPlane(fix.place)

@@ -25,12 +25,19 @@ export const sweepGrid = (span: { fromMHz: number; toMHz: number; points: number
 
 /** Reads what {@link ASK_DATA} answered. @param points how many were asked for */
 export function readComplexData(text: string, points: number): Outcome<{ re: number[]; im: number[] }> {
-  const words = text.trim().split(/[\s,;]+/).filter(Boolean)
+  const words = text
+    .trim()
+    .split(/[\s,;]+/)
+    .filter(Boolean)
   const figures = words.map(Number)
   const wrong = figures.findIndex((v) => !Number.isFinite(v))
   if (wrong >= 0)
     return bad(
-      problem('no-number', `figure ${wrong + 1}`, `The analyser sent "${words[wrong]!.slice(0, 20)}" where a number was expected. Sweep again.`),
+      problem(
+        'no-number',
+        `figure ${wrong + 1}`,
+        `The analyser sent "${words[wrong]!.slice(0, 20)}" where a number was expected. Sweep again.`,
+      ),
     )
   if (figures.length !== 2 * points)
     return bad(

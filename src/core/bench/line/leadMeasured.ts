@@ -25,12 +25,18 @@ export interface LeadMeasured {
 export function leadMeasured(ends: readonly [Sweep, ...Sweep[]]): LeadMeasured {
   const [first] = ends
   if (!ends.every((s) => s.phase)) throw new RangeError('a lead wants a sweep with phase')
-  if (!ends.every((s) => sameFrequencies(s, first))) throw new RangeError('both ends over the same frequencies')
+  if (!ends.every((s) => sameFrequencies(s, first)))
+    throw new RangeError('both ends over the same frequencies')
   const f = first.frequencyMHz
   const lossDb = f.map((_, i) =>
     Math.max(0, (-20 * ends.reduce((sum, s) => sum + Math.log10(gammaAt(s, i).abs()), 0)) / ends.length / 2),
   )
-  const lines = ends.map((s) => phaseLine(f, s.re.map((_, i) => gammaAt(s, i))))
+  const lines = ends.map((s) =>
+    phaseLine(
+      f,
+      s.re.map((_, i) => gammaAt(s, i)),
+    ),
+  )
   const slope = lines.reduce((sum, l) => sum + l.slope, 0) / lines.length
   const delayNs = (-slope / (4 * Math.PI)) * 1e3
   const offLineDeg = (Math.max(...lines.map((l) => l.off)) * 180) / Math.PI

@@ -1,3 +1,4 @@
+export * from './series'
 export * from './statusText'
 export * from './steps'
 export * from './swaps'

@@ -36,7 +36,13 @@ describe('swaps', () => {
   it('is least squares on four blocks: 5, 11.2, 4.6, 10.6 at 0, 1, 2, 3 minutes', () => {
     // numpy.linalg.lstsq over 1, plug and hours: 6.35, -15, residual 0.01, (XᵀX)⁻¹ of the plug 1.25
     const blocks = [5, 11.2, 4.6, 10.6].map((mean, i) => ({
-      ...{ state: i % 2 === 1 ? ('in' as const) : ('out' as const), fromS: 60 * i, toS: 60 * i, atS: 60 * i, mean },
+      ...{
+        state: i % 2 === 1 ? ('in' as const) : ('out' as const),
+        fromS: 60 * i,
+        toS: 60 * i,
+        atS: 60 * i,
+        mean,
+      },
       ...{ readings: 5, capped: false },
     }))
     const a = swapAnswer(blocks)!
@@ -48,7 +54,12 @@ describe('swaps', () => {
 
   it('have no interval of one swap there and back, and take a straight drift out', () => {
     const out: LiveReading[] = [0, 1, 2].flatMap((b) =>
-      [0, 1, 2].map((k) => ({ atS: b * 3 + k, state: b === 1 ? ('in' as const) : ('out' as const), value: (b === 1 ? 4 : 0) + (b * 3 + k), capped: false })),
+      [0, 1, 2].map((k) => ({
+        atS: b * 3 + k,
+        state: b === 1 ? ('in' as const) : ('out' as const),
+        value: (b === 1 ? 4 : 0) + (b * 3 + k),
+        capped: false,
+      })),
     )
     const a = swapAnswer(blocksOf(out, 0))!
     expect(a.interval).toBeNull()
@@ -74,7 +85,8 @@ describe('steps', () => {
   it('are not found in noise alone, 95 of 100 times', () => {
     const r = seededRandom(9)
     let found = 0
-    for (let i = 0; i < 400; i++) if (stepsIn(Array.from({ length: 60 }, () => r.normal())).length > 0) found++
+    for (let i = 0; i < 400; i++)
+      if (stepsIn(Array.from({ length: 60 }, () => r.normal())).length > 0) found++
     expect(found).toBeLessThanOrEqual(20)
   })
 

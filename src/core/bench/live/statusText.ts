@@ -5,8 +5,22 @@ export const QUANTITIES = [
   { id: 'rsrp', name: 'RSRP', unit: 'dBm', words: ['rsrp'], lowest: -160, highest: -20 },
   { id: 'rsrq', name: 'RSRQ', unit: 'dB', words: ['rsrq'], lowest: -45, highest: 20 },
   { id: 'sinr', name: 'SINR', unit: 'dB', words: ['sinr', 'snr'], lowest: -30, highest: 60 },
-  { id: 'rssi', name: 'RSSI', unit: 'dBm', words: ['rssi', 'signal level', 'level'], lowest: -160, highest: 0 },
-  { id: 'throughput', name: 'Throughput', unit: 'Mbit/s', words: ['throughput', 'rate'], lowest: 0, highest: 1e5 },
+  {
+    id: 'rssi',
+    name: 'RSSI',
+    unit: 'dBm',
+    words: ['rssi', 'signal level', 'level'],
+    lowest: -160,
+    highest: 0,
+  },
+  {
+    id: 'throughput',
+    name: 'Throughput',
+    unit: 'Mbit/s',
+    words: ['throughput', 'rate'],
+    lowest: 0,
+    highest: 1e5,
+  },
   { id: 'delay', name: 'Delay', unit: 'ms', words: ['delay', 'latency', 'ping'], lowest: 0, highest: 1e6 },
 ] as const
 export type QuantityId = (typeof QUANTITIES)[number]['id']
@@ -52,14 +66,19 @@ export function readStatus(text: string): Outcome<StatusFigure[]> {
     const before = found.length
     for (const q of QUANTITIES)
       for (const word of q.words) {
-        const said = new RegExp(`\\b${word}\\b[^-+−\\d\\n]*(?:\\d\\s*\\]?\\s*[:=]\\s*)?([-+−]?\\d+(?:[.,]\\d+)?)`, 'i').exec(
-          named ? line.replace(named[0], ' ') : line,
-        )
+        const said = new RegExp(
+          `\\b${word}\\b[^-+−\\d\\n]*(?:\\d\\s*\\]?\\s*[:=]\\s*)?([-+−]?\\d+(?:[.,]\\d+)?)`,
+          'i',
+        ).exec(named ? line.replace(named[0], ' ') : line)
         if (!said || (q.id === 'rssi' && /rsr[pq]/i.test(line) && word !== 'rssi')) continue
         const value = Number(said[1]!.replace('−', '-').replace(',', '.'))
         if (value < q.lowest || value > q.highest)
           return bad(
-            problem('range', q.name, `${q.name} ${value} ${q.unit} cannot be: it lies between ${q.lowest} and ${q.highest}.`),
+            problem(
+              'range',
+              q.name,
+              `${q.name} ${value} ${q.unit} cannot be: it lies between ${q.lowest} and ${q.highest}.`,
+            ),
           )
         if (!found.some((f) => f.quantity === q.id && f.port === (here ?? port)))
           found.push({ quantity: q.id, port: here ?? port, value })
@@ -70,7 +89,11 @@ export function readStatus(text: string): Outcome<StatusFigure[]> {
   }
   if (found.length === 0)
     return bad(
-      problem('nothing', 'text', 'No level was found in it. A line such as "RSRP: -97 dBm" or "port 1 RSSI -71" is read.'),
+      problem(
+        'nothing',
+        'text',
+        'No level was found in it. A line such as "RSRP: -97 dBm" or "port 1 RSSI -71" is read.',
+      ),
     )
   return good(found)
 }

@@ -51,7 +51,8 @@ export function blocksOf(readings: readonly LiveReading[], settleS: number): Blo
     const from = all[0]!.atS
     const counted = i === 0 ? all : all.filter((r) => r.atS >= from + settleS)
     if (counted.length === 0) return []
-    const mean = (pick: (r: LiveReading) => number) => counted.reduce((s, r) => s + pick(r), 0) / counted.length
+    const mean = (pick: (r: LiveReading) => number) =>
+      counted.reduce((s, r) => s + pick(r), 0) / counted.length
     return [
       {
         state,
@@ -94,7 +95,11 @@ export function swapAnswer(blocks: readonly Block[]): SwapAnswer | null {
   const inverse = cholesky(normal).every((r, i) => r[i]! > 0) ? inverseSpd(normal) : null
   if (!inverse) return null
   const right = [0, 1, 2].map((i) => rows.reduce((s, r, k) => s + r[i]! * blocks[k]!.mean, 0))
-  const [, gain, drift] = inverse.map((r) => r.reduce((s, v, j) => s + v * right[j]!, 0)) as [number, number, number]
+  const [, gain, drift] = inverse.map((r) => r.reduce((s, v, j) => s + v * right[j]!, 0)) as [
+    number,
+    number,
+    number,
+  ]
   const level = inverse[0]!.reduce((s, v, j) => s + v * right[j]!, 0)
   const free = blocks.length - 3
   const rest = rows.reduce((s, r, k) => s + (blocks[k]!.mean - level - gain * r[1]! - drift * r[2]!) ** 2, 0)

@@ -4,7 +4,8 @@ import type { SweepBand } from '../sweep/advice'
 import { swrDoubt } from '../sweep/calibration'
 import { passBand, usableWidths, type PassBand } from '../sweep/passBand'
 import { ownQuality, resonances, tooLongM, type Resonance } from '../sweep/resonance'
-import type { Sweep } from '../sweep/sweep'
+import { atAntenna, highestSeen } from '../line/throughLead'
+import { swrOfSize, type Sweep } from '../sweep/sweep'
 import type { SweepsApart } from '../sweep/repeats'
 
 /** What a sweep is judged by. */
@@ -15,6 +16,8 @@ export interface SweepLimits {
   lengthM: number | null
   /** Least return loss of the load measured again after calibrating, dB; null of a sweep that nobody calibrated here. */
   loadAgainDb: number | null
+  /** What a lead between analyser and antenna takes one way, dB; null where there is none. */
+  leadDb: number | null
 }
 
 export interface SweepSaid {
@@ -53,6 +56,7 @@ export function sweepSaid(s: Sweep, limits: SweepLimits): SweepSaid {
       ...edgesSaid(pass, band, limitSwr),
       ...trimSaid(own, limits),
       ...widthSaid(s, own),
+      ...leadSaid(pass, limits),
       ...othersSaid(all, band),
       ...worthSaid(pass, limits),
     ],
@@ -61,7 +65,12 @@ export function sweepSaid(s: Sweep, limits: SweepLimits): SweepSaid {
   }
 }
 
-function headlineOf(pass: PassBand, { band, limitSwr }: SweepLimits, open: boolean, doubt: { low: number; high: number } | null): string {
+function headlineOf(
+  pass: PassBand,
+  { band, limitSwr }: SweepLimits,
+  open: boolean,
+  doubt: { low: number; high: number } | null,
+): string {
   const worst = `${swrText(pass.worst.swr)} at ${mhzText(pass.worst.frequencyMHz)}`
   if (open)
     return `Cannot tell: the SWR is ${worst}, and the calibration leaves ${swrText(doubt!.low)} to ${swrText(doubt!.high)}; the limit is ${limitText(limitSwr)}.`
@@ -97,10 +106,15 @@ function trimSaid(own: Resonance | null, { band, lengthM }: SweepLimits): string
   const off = at - middle
   if (at >= band.fromMHz && at <= band.toMHz) return [`${where}: inside the band.`]
   const way = off < 0 ? 'too long' : 'too short'
-  if (lengthM === null) return [`${where}, ${widthText(Math.abs(off))} ${off < 0 ? 'below' : 'above'} the middle of the band: ${way}.`]
+  if (lengthM === null)
+    return [
+      `${where}, ${widthText(Math.abs(off))} ${off < 0 ? 'below' : 'above'} the middle of the band: ${way}.`,
+    ]
   const trim = tooLongM(lengthM, at, middle)
   if (Math.abs(trim) < LEAST_TRIM_M) return [`${where}.`]
-  return [`${where}: ${millimetreText(Math.abs(trim))} ${way} for the middle of the band. ${trim > 0 ? 'Take half of it off first, and sweep again.' : 'Nothing can be cut on to it: lengthen it, or load it.'}`]
+  return [
+    `${where}: ${millimetreText(Math.abs(trim))} ${way} for the middle of the band. ${trim > 0 ? 'Take half of it off first, and sweep again.' : 'Nothing can be cut on to it: lengthen it, or load it.'}`,
+  ]
 }
 
 /** A resonance of a quality above this is narrow enough to say so. */
@@ -108,18 +122,48 @@ const NARROW = 40
 
 function widthSaid(s: Sweep, own: Resonance | null): string[] {
   if (!own) return []
-  const widths = usableWidths(s, own.at.frequencyMHz)
-    .flatMap(({ swr, stretch }) =>
-      stretch ? [`${stretch.openBelow || stretch.openAbove ? 'at least ' : ''}${widthText(stretch.toMHz - stretch.fromMHz)} at SWR ${limitText(swr)}`] : [],
-    )
+  const widths = usableWidths(s, own.at.frequencyMHz).flatMap(({ swr, stretch }) =>
+    stretch
+      ? [
+          `${stretch.openBelow || stretch.openAbove ? 'at least ' : ''}${widthText(stretch.toMHz - stretch.fromMHz)} at SWR ${limitText(swr)}`,
+        ]
+      : [],
+  )
   const quality = ownQuality(s, own)
   if (widths.length === 0) return []
-  const q = quality === null ? '' : ` Q is ${figureText(quality, 0)}${quality > NARROW ? ': deep but narrow, so a hand or rain moves it out' : ''}.`
+  const q =
+    quality === null
+      ? ''
+      : ` Q is ${figureText(quality, 0)}${quality > NARROW ? ': deep but narrow, so a hand or rain moves it out' : ''}.`
   return [`Usable width ${widths.join(', ')}.${q}`]
 }
 
+/** What a lead between hides. */
+function leadSaid({ worst }: PassBand, { leadDb, limitSwr }: SweepLimits): string[] {
+  if (leadDb === null || leadDb <= 0) return []
+  const at = atAntenna(worst.returnLossDb, leadDb)
+  const most = highestSeen(leadDb)
+  const flat =
+    most < limitSwr
+      ? [
+          `Through ${dbText(leadDb)} of lead no SWR above ${swrText(most)} is ever seen, so this limit says nothing: measure at the antenna.`,
+        ]
+      : []
+  if (!at)
+    return [
+      ...flat,
+      `${dbText(leadDb)} is more than this lead can take: less came back than it alone would let through.`,
+    ]
+  return [
+    ...flat,
+    `Through ${dbText(leadDb)} of lead the antenna itself stands at SWR ${swrText(swrOfSize(at.size))} where it is worst.`,
+  ]
+}
+
 function othersSaid(all: readonly Resonance[], band: SweepBand): string[] {
-  const others = all.filter((r) => !r.own && r.at.swr < 3 && (r.at.frequencyMHz < band.fromMHz || r.at.frequencyMHz > band.toMHz))
+  const others = all.filter(
+    (r) => !r.own && r.at.swr < 3 && (r.at.frequencyMHz < band.fromMHz || r.at.frequencyMHz > band.toMHz),
+  )
   if (others.length === 0) return []
   return [
     `It matches at ${others.map((r) => mhzText(r.at.frequencyMHz)).join(' and ')} too. That is no leave to transmit there, and no proof that it radiates.`,
@@ -128,8 +172,7 @@ function othersSaid(all: readonly Resonance[], band: SweepBand): string[] {
 
 /** What the figures are worth. */
 function worthSaid(pass: PassBand, { loadAgainDb }: SweepLimits): string[] {
-  if (loadAgainDb === null)
-    return ['Not calibrated here: what lead and port add is in these figures.']
+  if (loadAgainDb === null) return ['Not calibrated here: what lead and port add is in these figures.']
   const { low, high } = swrDoubt(Math.min(pass.worst.swr, 10), loadAgainDb)
   return [
     `The load came back at ${dbText(loadAgainDb)} after calibrating, so an SWR of ${swrText(Math.min(pass.worst.swr, 10))} is between ${swrText(low)} and ${swrText(high)}.`,

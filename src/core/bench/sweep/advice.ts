@@ -25,7 +25,12 @@ function roundStep(wanted: number): number {
  * @param band above 0, from below to
  * @example adviseSpan({ fromMHz: 430, toMHz: 440 }) // 380 to 490 MHz
  */
-export function adviseSpan(band: SweepBand): { fromMHz: number; toMHz: number; points: number; stepMHz: number } {
+export function adviseSpan(band: SweepBand): {
+  fromMHz: number
+  toMHz: number
+  points: number
+  stepMHz: number
+} {
   const middle = (band.fromMHz + band.toMHz) / 2
   const width = band.toMHz - band.fromMHz
   const beside = Math.max(width, middle * 0.1)
@@ -39,7 +44,10 @@ export function adviseSpan(band: SweepBand): { fromMHz: number; toMHz: number; p
 }
 
 /** What is wrong with a span that somebody typed; empty where it will do. */
-export function spanProblems(span: { fromMHz: number; toMHz: number; points: number }, band: SweepBand): Problem[] {
+export function spanProblems(
+  span: { fromMHz: number; toMHz: number; points: number },
+  band: SweepBand,
+): Problem[] {
   const said: Problem[] = []
   const { fromMHz, toMHz, points } = span
   const advice = adviseSpan(band)
@@ -86,8 +94,7 @@ export function sweepFaults(s: Sweep, band: SweepBand | null): SweepFault[] {
     return said
   }
   const back = s.frequencyMHz.findIndex((f, i) => i > 0 && !(f > s.frequencyMHz[i - 1]!))
-  if (back >= 0)
-    add(true, 'order', `point ${back + 1}`, `The frequency does not rise at point ${back + 1}.`)
+  if (back >= 0) add(true, 'order', `point ${back + 1}`, `The frequency does not rise at point ${back + 1}.`)
   const over = s.re.filter((v, i) => Math.hypot(v, s.im[i]!) > TOO_LARGE).length
   if (over > 0)
     add(

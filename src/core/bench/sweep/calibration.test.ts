@@ -25,7 +25,11 @@ const sweepOf = (frequencyMHz: number[], gamma: (f: number) => Complex): Sweep =
 }
 
 const SPAN = { fromMHz: 400, toMHz: 470, points: 141 }
-function swept(of: ReturnType<typeof simulatedAnalyser>, what: Parameters<typeof of.connect>[0], span = SPAN): Sweep {
+function swept(
+  of: ReturnType<typeof simulatedAnalyser>,
+  what: Parameters<typeof of.connect>[0],
+  span = SPAN,
+): Sweep {
   of.connect(what)
   sweepLines(span).forEach((l) => of.say(l))
   expect(of.say('INIT:IMM;*OPC?')).toBe('1')
@@ -41,7 +45,11 @@ describe('the three-term model', () => {
     const random = seededRandom(5)
     const any = (size: number) => new Complex({ abs: size * random.uniform(), arg: 6.3 * random.uniform() })
     for (let round = 0; round < 200; round++) {
-      const [e00, e11, tracking] = [any(0.4), any(0.4), new Complex({ abs: 0.5 + random.uniform(), arg: 6 * random.uniform() })]
+      const [e00, e11, tracking] = [
+        any(0.4),
+        any(0.4),
+        new Complex({ abs: 0.5 + random.uniform(), arg: 6 * random.uniform() }),
+      ]
       const through = (g: Complex) => e00.add(tracking.mul(g).div(new Complex(1, 0).sub(e11.mul(g))))
       const standards = { openFarad: 60, openDelayPs: 12, shortDelayPs: 9, loadOhm: 50.4 }
       const f = [100 + 900 * random.uniform()]
@@ -50,7 +58,13 @@ describe('the three-term model', () => {
       ) as Measured
       const terms = solveErrorTerms(measured, standards)
       const wanted = any(1)
-      const found = gammaAt(corrected(sweepOf(f, () => through(wanted)), terms), 0)
+      const found = gammaAt(
+        corrected(
+          sweepOf(f, () => through(wanted)),
+          terms,
+        ),
+        0,
+      )
       expect(found.sub(wanted).abs()).toBeLessThan(1e-9)
       expect(terms.e00[0]!.sub(e00).abs()).toBeLessThan(1e-9)
       expect(terms.e11[0]!.sub(e11).abs()).toBeLessThan(1e-9)
@@ -78,7 +92,11 @@ describe('the simulated analyser, calibrated', () => {
       expect(loadAgainDb(corrected(swept(of, 'load'), terms))).toBeGreaterThan(40)
       const whip = corrected(swept(of, 'whip-counterpoise'), terms)
       whip.frequencyMHz.forEach((f, i) =>
-        expect(gammaAt(whip, i).sub(truth('whip-counterpoise', IDEAL_STANDARDS, f, 0)).abs()).toBeLessThan(0.012),
+        expect(
+          gammaAt(whip, i)
+            .sub(truth('whip-counterpoise', IDEAL_STANDARDS, f, 0))
+            .abs(),
+        ).toBeLessThan(0.012),
       )
     }
   })
@@ -96,7 +114,8 @@ describe('the simulated analyser, calibrated', () => {
 
 describe('a step of calibrating', () => {
   const taken = (seed: number) => calibrationOf(simulatedAnalyser(seed))
-  const codes = (which: StandardName, m: Partial<Measured>) => stepProblems(which, m, IDEAL_STANDARDS).map((p) => p.code)
+  const codes = (which: StandardName, m: Partial<Measured>) =>
+    stepProblems(which, m, IDEAL_STANDARDS).map((p) => p.code)
 
   it('is taken where it is right', () => {
     for (const seed of [1, 2, 3, 4, 5, 6]) {

@@ -60,7 +60,10 @@ export function solveErrorTerms(measured: Measured, standards: Standards): Error
       const seen = gammaAt(measured[n], i)
       return { factors: [new Complex(1, 0), gamma.mul(seen), gamma.mul(-1)], seen }
     })
-    const [e00, e11, delta] = solveThree(rows.map((r) => r.factors), rows.map((r) => r.seen))
+    const [e00, e11, delta] = solveThree(
+      rows.map((r) => r.factors),
+      rows.map((r) => r.seen),
+    )
     terms.e00.push(e00!)
     terms.e11.push(e11!)
     terms.e10e01.push(e00!.mul(e11!).sub(delta!))
@@ -73,7 +76,9 @@ function solveThree(a: Complex[][], b: Complex[]): Complex[] {
   const det = (m: Complex[][]) => {
     const minor = (i: number, j: number, k: number) =>
       m[0]![i]!.mul(m[1]![j]!.mul(m[2]![k]!).sub(m[1]![k]!.mul(m[2]![j]!)))
-    return minor(0, 1, 2).sub(minor(1, 0, 2)).add(minor(2, 0, 1))
+    return minor(0, 1, 2)
+      .sub(minor(1, 0, 2))
+      .add(minor(2, 0, 1))
   }
   const whole = det(a)
   return [0, 1, 2].map((column) =>
@@ -113,18 +118,17 @@ const meanSize = (s: Sweep) => readings(s).reduce((sum, r) => sum + r.size, 0) /
 export function openOrShort(s: Sweep): 'open' | 'short' | null {
   const [low, high] = [s.frequencyMHz[0]!, s.frequencyMHz[s.frequencyMHz.length - 1]!]
   if (high - low < (TELLS_APART * (high + low)) / 2) return null
-  const { atNought } = phaseLine(s.frequencyMHz, s.re.map((_, i) => gammaAt(s, i)))
+  const { atNought } = phaseLine(
+    s.frequencyMHz,
+    s.re.map((_, i) => gammaAt(s, i)),
+  )
   const towardsOpen = Math.cos(atNought)
   if (Math.abs(towardsOpen) < 0.5) return null
   return towardsOpen > 0 ? 'open' : 'short'
 }
 
 /** A step of calibrating, held against what was taken before. Empty where it is right. */
-export function stepProblems(
-  which: StandardName,
-  taken: Partial<Measured>,
-  standards: Standards,
-): Problem[] {
+export function stepProblems(which: StandardName, taken: Partial<Measured>, standards: Standards): Problem[] {
   const now = taken[which]
   if (!now) return []
   const size = meanSize(now)
@@ -140,7 +144,11 @@ export function stepProblems(
   const told = openOrShort(now)
   if (told !== null && told !== which)
     return [
-      problem('swapped', which, `This looks like the ${told}, not the ${which}. Put the ${which} on, and measure it again.`),
+      problem(
+        'swapped',
+        which,
+        `This looks like the ${told}, not the ${which}. Put the ${which} on, and measure it again.`,
+      ),
     ]
   const other = which === 'open' ? taken.short : taken.open
   return other ? leadProblems(which, now, other, standards) : []
@@ -210,7 +218,11 @@ export function leadHeld(again: Sweep, standards: Standards): LeadHeld {
   )
   const movedDeg = (middle * 180) / Math.PI
   const middleMHz = (f[0]! + f[f.length - 1]!) / 2
-  return { movedDeg, movedPs: (-middle / (4 * Math.PI * middleMHz)) * 1e6, holds: Math.abs(movedDeg) <= HOLDS_DEG }
+  return {
+    movedDeg,
+    movedPs: (-middle / (4 * Math.PI * middleMHz)) * 1e6,
+    holds: Math.abs(movedDeg) <= HOLDS_DEG,
+  }
 }
 
 /** The least return loss of a load measured again, corrected, dB: what is left of the directivity. */

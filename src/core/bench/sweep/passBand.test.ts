@@ -35,7 +35,9 @@ describe('a pass band', () => {
   it('has its edges where the trace crosses, between points', () => {
     // |Γ| falls from 0.5 to 0.1 and rises again, 10 MHz a step: 0.3 is crossed half way
     const s = flat([430, 440, 450, 460], [0.5, 0.1, 0.1, 0.5])
-    expect(stretchesWithin(s, 0.3)).toEqual([{ fromMHz: 435, toMHz: 455, openBelow: false, openAbove: false }])
+    expect(stretchesWithin(s, 0.3)).toEqual([
+      { fromMHz: 435, toMHz: 455, openBelow: false, openAbove: false },
+    ])
     const p = passBand(s, { fromMHz: 438, toMHz: 452 }, 2)
     expect(p.passes).toBe(true)
     // 0.1 + 0.4·0.2 = 0.18 at both ends: 14.89 dB, less 9.54
@@ -113,7 +115,11 @@ describe('a span', () => {
     expect(a.fromMHz).toBeLessThanOrEqual(390)
     expect(a.toMHz).toBeGreaterThanOrEqual(480)
     expect(spanProblems(a, { fromMHz: 430, toMHz: 440 })).toEqual([])
-    for (const band of [{ fromMHz: 433, toMHz: 434.8 }, { fromMHz: 3, toMHz: 30 }, { fromMHz: 2400, toMHz: 2483.5 }])
+    for (const band of [
+      { fromMHz: 433, toMHz: 434.8 },
+      { fromMHz: 3, toMHz: 30 },
+      { fromMHz: 2400, toMHz: 2483.5 },
+    ])
       expect(spanProblems(adviseSpan(band), band)).toEqual([])
   })
 

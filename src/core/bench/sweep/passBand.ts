@@ -44,7 +44,8 @@ export function stretchesWithin(s: Sweep, limitSize: number): Stretch[] {
   const f = s.frequencyMHz
   const last = f.length - 1
   const cuts = [f[0]!]
-  for (let i = 0; i < last; i++) cuts.push(...crossings(s, i, limitSize).map((t) => f[i]! + (f[i + 1]! - f[i]!) * t))
+  for (let i = 0; i < last; i++)
+    cuts.push(...crossings(s, i, limitSize).map((t) => f[i]! + (f[i + 1]! - f[i]!) * t))
   // A point that lies on the limit itself parts two pieces as well.
   for (let i = 1; i < last; i++) if (Math.hypot(s.re[i]!, s.im[i]!) === limitSize) cuts.push(f[i]!)
   cuts.push(f[last]!)

@@ -20,7 +20,8 @@ const square = (v: { re: number; im: number }) => v.re * v.re + v.im * v.im
 function within(group: readonly Sweep[], inBand: readonly number[]): number {
   const middle = averaged(group)
   return group.reduce(
-    (sum, s) => sum + inBand.reduce((n, i) => n + square(gammaAt(s, i).sub(gammaAt(middle, i))), 0) / inBand.length,
+    (sum, s) =>
+      sum + inBand.reduce((n, i) => n + square(gammaAt(s, i).sub(gammaAt(middle, i))), 0) / inBand.length,
     0,
   )
 }
@@ -62,4 +63,5 @@ export function sweepsApart(a: readonly Sweep[], b: readonly Sweep[], band: Swee
   }
 }
 
-const reaches = (s: Sweep, f: number) => f >= s.frequencyMHz[0]! && f <= s.frequencyMHz[s.frequencyMHz.length - 1]!
+const reaches = (s: Sweep, f: number) =>
+  f >= s.frequencyMHz[0]! && f <= s.frequencyMHz[s.frequencyMHz.length - 1]!

@@ -38,7 +38,10 @@ export function resonances(s: Sweep, band: SweepBand | null): Resonance[] {
     if (!below || !above || r.size > below.size || r.size >= above.size) return false
     return capped(r) - Math.max(floorBeside(all, i, -1), floorBeside(all, i, 1)) >= STANDS_OUT_DB
   })
-  const own = dips.reduce<Reading | null>((best, r) => (best && away(best, band) <= away(r, band) ? best : r), null)
+  const own = dips.reduce<Reading | null>(
+    (best, r) => (best && away(best, band) <= away(r, band) ? best : r),
+    null,
+  )
   return dips.map((at) => ({ at, own: at === own }))
 }
 

@@ -34,12 +34,15 @@ export function fitCosine(points: readonly TurnPoint[]): CosineFit | null {
   const cost = ([aligned, isolation, level]: readonly number[]) =>
     isolation! < 0 || isolation! > MOST_ISOLATION_DB
       ? Infinity
-      : points.reduce((s, p) => s + miss(p, level! - polarisationLossDb(p.angleDeg - aligned!, isolation!)) ** 2, 0)
+      : points.reduce(
+          (s, p) => s + miss(p, level! - polarisationLossDb(p.angleDeg - aligned!, isolation!)) ** 2,
+          0,
+        )
   const top = Math.max(...points.map((p) => p.db))
   // The law has several valleys: begin from each eighth of a half turn.
-  const best = Array.from({ length: 8 }, (_, i) => minimise(cost, [i * 22.5, 20, top], [8, 6, 3], 1e-4)).reduce(
-    (a, b) => (b.value < a.value ? b : a),
-  )
+  const best = Array.from({ length: 8 }, (_, i) =>
+    minimise(cost, [i * 22.5, 20, top], [8, 6, 3], 1e-4),
+  ).reduce((a, b) => (b.value < a.value ? b : a))
   const [aligned, isolation, level] = best.x as [number, number, number]
   // The level nearest to a right angle tells the isolation; at the floor it only tells how much it is at least.
   const offCrossed = (p: TurnPoint) => Math.abs(Math.cos(((p.angleDeg - aligned) * Math.PI) / 180))

@@ -14,7 +14,12 @@ const LEAST_DB = 1.5
  * weaker than they are.
  * @param attenuatorDb above 0 @param withoutDb, withDb readings @param floor the second reading was at the floor
  */
-export function overloadCheck(attenuatorDb: number, withoutDb: number, withDb: number, floor: boolean): OverloadCheck {
+export function overloadCheck(
+  attenuatorDb: number,
+  withoutDb: number,
+  withDb: number,
+  floor: boolean,
+): OverloadCheck {
   const shownDb = withoutDb - withDb
   const off = Math.max(attenuatorDb * PART, LEAST_DB)
   if (shownDb < attenuatorDb - off) return { verdict: floor ? 'at the floor' : 'compressed', shownDb }

@@ -22,6 +22,7 @@ export interface Beam {
 
 /** What a pattern all round says. Angles as they were measured; levels below the peak are positive. */
 export interface PatternFigures {
+  /** The middle of the beam at -3 dB; the strongest angle where there is none. */
   peakDeg: number
   peakDb: number
   frontToBack: AtLeast
@@ -73,7 +74,12 @@ function peakOf(points: readonly TurnPoint[]): { angleDeg: number; db: number } 
 }
 
 /** Where the level first falls so far below the peak, on one side; null where it never does. */
-function edgeFrom(points: readonly TurnPoint[], peak: { angleDeg: number; db: number }, fallDb: number, side: 1 | -1) {
+function edgeFrom(
+  points: readonly TurnPoint[],
+  peak: { angleDeg: number; db: number },
+  fallDb: number,
+  side: 1 | -1,
+) {
   const level = peak.db - fallDb
   const ordered = points
     .map((p) => ({ off: turnDeg(side * (p.angleDeg - peak.angleDeg)), db: p.db }))
@@ -82,7 +88,10 @@ function edgeFrom(points: readonly TurnPoint[], peak: { angleDeg: number; db: nu
   for (const p of ordered) {
     if (p.off > 180) return null
     if (p.db <= level)
-      return { off: before.off + ((before.db - level) / (before.db - p.db)) * (p.off - before.off), slope: (before.db - p.db) / (p.off - before.off) }
+      return {
+        off: before.off + ((before.db - level) / (before.db - p.db)) * (p.off - before.off),
+        slope: (before.db - p.db) / (p.off - before.off),
+      }
     before = p
   }
   return null
@@ -125,7 +134,10 @@ function nullsOf(points: readonly TurnPoint[], peakDb: number): Null[] {
  */
 export function patternFigures(points: readonly TurnPoint[]): PatternFigures | null {
   if (points.length < FEWEST_POINTS || missingSectors(points).length > 0) return null
-  const peak = peakOf(points)
+  const top = peakOf(points)
+  // A top that is flat wanders with the readings; the middle of the beam holds still.
+  const beam = beamOf(points, top, 3)?.beam
+  const peak = beam ? { angleDeg: turnDeg(beam.fromDeg + beam.widthDeg / 2), db: top.db } : top
   const below = (angle: number): AtLeast => {
     const at = levelAt(points, angle)
     return { db: peak.db - at.db, atLeast: at.atOrBelow }
@@ -175,7 +187,12 @@ export function folded(points: readonly TurnPoint[], peakDeg: number, stepDeg = 
   const made: Folded[] = []
   for (let offDeg = 0; offDeg <= 180.001; offDeg += stepDeg) {
     const [leftDb, rightDb] = [levelAt(points, peakDeg - offDeg).db, levelAt(points, peakDeg + offDeg).db]
-    made.push({ offDeg, leftDb, rightDb, db: 10 * Math.log10((10 ** (leftDb / 10) + 10 ** (rightDb / 10)) / 2) })
+    made.push({
+      offDeg,
+      leftDb,
+      rightDb,
+      db: 10 * Math.log10((10 ** (leftDb / 10) + 10 ** (rightDb / 10)) / 2),
+    })
   }
   return made
 }
@@ -185,7 +202,9 @@ export const mostHidden = (f: readonly Folded[]) =>
   f.reduce(
     (most, x) => {
       const db = Math.abs(x.leftDb - x.rightDb)
-      return db > most.db ? { db, offDeg: x.offDeg, stronger: x.leftDb > x.rightDb ? ('left' as const) : ('right' as const) } : most
+      return db > most.db
+        ? { db, offDeg: x.offDeg, stronger: x.leftDb > x.rightDb ? ('left' as const) : ('right' as const) }
+        : most
     },
     { db: 0, offDeg: 0, stronger: 'left' as 'left' | 'right' },
   )

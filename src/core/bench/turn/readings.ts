@@ -36,7 +36,8 @@ export const meanPowerDb = (dbs: readonly number[]) =>
 export function pointsOf(readings: readonly TurnReading[]): TurnPoint[] {
   const byAngle = new Map<number, TurnReading[]>()
   for (const r of readings) {
-    const angle = Math.round(turnDeg(r.angleDeg) * 100) / 100 === 360 ? 0 : Math.round(turnDeg(r.angleDeg) * 100) / 100
+    const angle =
+      Math.round(turnDeg(r.angleDeg) * 100) / 100 === 360 ? 0 : Math.round(turnDeg(r.angleDeg) * 100) / 100
     byAngle.set(angle, [...(byAngle.get(angle) ?? []), r])
   }
   return [...byAngle]
@@ -57,7 +58,9 @@ export function pointsOf(readings: readonly TurnReading[]): TurnPoint[] {
 export function repeatability(readings: readonly TurnReading[]): { sdDb: number; free: number } | null {
   let [sum, free] = [0, 0]
   for (const point of pointsOf(readings)) {
-    const all = readings.filter((r) => Math.abs(halfTurnOf(r.angleDeg - point.angleDeg)) < 0.01 && !r.atOrBelow)
+    const all = readings.filter(
+      (r) => Math.abs(halfTurnOf(r.angleDeg - point.angleDeg)) < 0.01 && !r.atOrBelow,
+    )
     if (all.length < 2) continue
     const mean = all.reduce((s, r) => s + r.db, 0) / all.length
     sum += all.reduce((s, r) => s + (r.db - mean) ** 2, 0)

@@ -31,7 +31,9 @@ describe('readings of a turn', () => {
   })
 
   it('tell how well they repeat', () => {
-    const r = repeatability([0, 1, 2, 3].flatMap((a) => [-1, 1].map((e) => ({ angleDeg: a * 90, db: e, atOrBelow: false }))))!
+    const r = repeatability(
+      [0, 1, 2, 3].flatMap((a) => [-1, 1].map((e) => ({ angleDeg: a * 90, db: e, atOrBelow: false }))),
+    )!
     // Each pair has a variance of 2 with one degree of freedom.
     expect(r.sdDb).toBeCloseTo(Math.SQRT2, 12)
     expect(r.free).toBe(4)
@@ -53,6 +55,9 @@ describe('a pattern all round', () => {
     expect(fine.beam3!.widthDeg).toBeCloseTo(131.1, 0)
     expect(fine.beam6!.widthDeg).toBeCloseTo(179.7, 0)
     expect(fine.peakDeg).toBeCloseTo(0, 6)
+    // A flat top read a little higher beside its middle still points along the middle.
+    const flat = turned((d) => (d === 345 ? 0.5 : cardioid(d)), 15, -60)
+    expect(Math.abs(((figuresOf(flat).peakDeg + 180) % 360) - 180)).toBeLessThan(4)
     const coarse = figuresOf(turned(cardioid, 15, -60))
     expect(Math.abs(coarse.beam3!.widthDeg - 131.1)).toBeLessThan(3)
   })
@@ -126,7 +131,11 @@ describe('two antennas turned', () => {
   })
 
   it('cannot be told apart where nothing was read twice', () => {
-    expect(twoTurned(turned(sharp, 15), turned(wide, 15), { firstLossDb: 0, secondLossDb: 0 })!.every((v) => v.better === 'cannot tell')).toBe(true)
+    expect(
+      twoTurned(turned(sharp, 15), turned(wide, 15), { firstLossDb: 0, secondLossDb: 0 })!.every(
+        (v) => v.better === 'cannot tell',
+      ),
+    ).toBe(true)
   })
 
   it('do not give a null that goes below the floor to the other', () => {

@@ -37,7 +37,10 @@ export function twoTurned(
   if (!a || !b) return null
   const [ra, rb] = [repeatability(first), repeatability(second)]
   const free = (ra?.free ?? 0) + (rb?.free ?? 0)
-  const sd = free > 0 ? Math.sqrt(((ra?.sdDb ?? 0) ** 2 * (ra?.free ?? 0) + (rb?.sdDb ?? 0) ** 2 * (rb?.free ?? 0)) / free) : null
+  const sd =
+    free > 0
+      ? Math.sqrt(((ra?.sdDb ?? 0) ** 2 * (ra?.free ?? 0) + (rb?.sdDb ?? 0) ** 2 * (rb?.free ?? 0)) / free)
+      : null
   const perPoint = (r: readonly TurnReading[]) => r.length / pointsOf(r).length
   const meanOff = sd === null ? null : sd * Math.sqrt(1 / perPoint(first) + 1 / perPoint(second))
   const half = meanOff === null ? null : studentQuantile(0.95, free) * meanOff
@@ -62,23 +65,36 @@ function hearsFarther(a: PatternFigures, b: PatternFigures, e: Evened, half: num
 }
 
 function pointsSharper(a: PatternFigures, b: PatternFigures, half: number | null): PurposeVerdict {
-  const none = (why: string): PurposeVerdict => ({ purpose: 'points sharper', better: 'cannot tell', by: null, off: null, why })
+  const none = (why: string): PurposeVerdict => ({
+    purpose: 'points sharper',
+    better: 'cannot tell',
+    by: null,
+    off: null,
+    why,
+  })
   if (!a.beam3 || !b.beam3) return none('one of them falls by 3 dB on no side: it does not point')
   const by = a.beam3.widthDeg - b.beam3.widthDeg
   // A level that is off moves each edge by that over its slope; two edges of two antennas.
   const slopes = [a.sharpness.beam, b.sharpness.beam]
-  const off =
-    half === null || slopes.some((s) => !s) ? null : half * Math.hypot(...slopes.map((s) => 1 / s!))
+  const off = half === null || slopes.some((s) => !s) ? null : half * Math.hypot(...slopes.map((s) => 1 / s!))
   return verdictOf('points sharper', by, off, by < 0)
 }
 
 function deeperNull(a: PatternFigures, b: PatternFigures, half: number | null): PurposeVerdict {
-  const none = (why: string): PurposeVerdict => ({ purpose: 'deeper null', better: 'cannot tell', by: null, off: null, why })
-  const deepest = (f: PatternFigures) => f.nulls.reduce((d, x) => (x.depth.db > d.db ? x.depth : d), { db: 0, atLeast: false })
+  const none = (why: string): PurposeVerdict => ({
+    purpose: 'deeper null',
+    better: 'cannot tell',
+    by: null,
+    off: null,
+    why,
+  })
+  const deepest = (f: PatternFigures) =>
+    f.nulls.reduce((d, x) => (x.depth.db > d.db ? x.depth : d), { db: 0, atLeast: false })
   const [na, nb] = [deepest(a), deepest(b)]
   if (na.db === 0 && nb.db === 0) return none('neither has a null')
   const by = na.db - nb.db
   const shallowerIsFloored = by > 0 ? nb.atLeast : na.atLeast
-  if (shallowerIsFloored) return { ...none('a null goes below the receiver’s floor, so it is deeper than was seen'), by }
+  if (shallowerIsFloored)
+    return { ...none('a null goes below the receiver’s floor, so it is deeper than was seen'), by }
   return verdictOf('deeper null', by, half === null ? null : half * Math.SQRT2, by > 0)
 }

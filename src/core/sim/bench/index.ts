@@ -1,3 +1,5 @@
+export * from './simulatedFinder'
+export * from './simulatedReceiver'
 export * from './onTheLead'
 export * from './simulatedAnalyser'
 export * from './simulatedModem'

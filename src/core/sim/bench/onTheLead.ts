@@ -40,7 +40,14 @@ export const WHIP: Record<'whip' | 'whip-counterpoise' | 'whip-hand', Resonator[
 }
 
 /** Truth of the simulated lead: its length, velocity factor, loss at 435 MHz one way (with the root of f), its fault. */
-export const LEAD_TRUTH = { lengthM: 12, velocityFactor: 0.83, lossDb: 1.8, atMHz: 435, faultM: 7.5, fault: 0.18 }
+export const LEAD_TRUTH = {
+  lengthM: 12,
+  velocityFactor: 0.83,
+  lossDb: 1.8,
+  atMHz: 435,
+  faultM: 7.5,
+  fault: 0.18,
+}
 
 function whipGamma(parts: readonly Resonator[], frequencyMHz: number): Complex {
   const admittance = parts.reduce(
@@ -71,7 +78,11 @@ export function truth(what: OnTheLead, standards: Standards, frequencyMHz: numbe
       return whipGamma(WHIP[what], frequencyMHz)
     case 'loose':
       return whipGamma(
-        WHIP.whip.map((r) => ({ ...r, ohm: r.ohm * (1 + 0.3 * wobble), atMHz: r.atMHz * (1 + 0.012 * wobble) })),
+        WHIP.whip.map((r) => ({
+          ...r,
+          ohm: r.ohm * (1 + 0.3 * wobble),
+          atMHz: r.atMHz * (1 + 0.012 * wobble),
+        })),
         frequencyMHz,
       )
     case 'lead-open':

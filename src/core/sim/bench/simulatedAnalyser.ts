@@ -72,6 +72,10 @@ export function simulatedAnalyser(seed: number): SimulatedAnalyser {
   return {
     connect: (next) => (what = next),
     moveLead: () => (movedPs += MOVED_PS),
-    say: (line) => line.split(';').map(answer).find((a) => a !== null) ?? null,
+    say: (line) =>
+      line
+        .split(';')
+        .map(answer)
+        .find((a) => a !== null) ?? null,
   }
 }

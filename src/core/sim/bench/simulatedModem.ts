@@ -8,7 +8,12 @@ export interface SimulatedModem {
 }
 
 /** What the simulated modem's antenna brings, dB, on each port, and what drifts an hour. */
-export const MODEM_TRUTH = { gainDb: [6.5, 2], withoutDbm: [-104, -101], driftPerHour: -6, sdDb: 0.7 } as const
+export const MODEM_TRUTH = {
+  gainDb: [6.5, 2],
+  withoutDbm: [-104, -101],
+  driftPerHour: -6,
+  sdDb: 0.7,
+} as const
 
 /** @param seed the same seed wavers the same way */
 export function simulatedModem(seed: number): SimulatedModem {
@@ -26,7 +31,8 @@ export function simulatedModem(seed: number): SimulatedModem {
       const [a, b] = [port(0, atS), port(1, atS)]
       const quality = Math.min(-6, -14 + (inside ? 3 : 0) + 0.4 * random.normal())
       if (command === 'AT+CESQ') {
-        const code = (v: number, least: number, most: number) => Math.max(least, Math.min(most, Math.round(v)))
+        const code = (v: number, least: number, most: number) =>
+          Math.max(least, Math.min(most, Math.round(v)))
         return `+CESQ: 99,99,255,255,${code((quality + 20) * 2, 0, 34)},${code(Math.max(a, b) + 141, 0, 97)}\nOK`
       }
       if (command !== 'ATI5') return 'ERROR'

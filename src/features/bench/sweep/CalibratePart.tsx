@@ -14,7 +14,6 @@ const STEPS: readonly StepName[] = [...STANDARDS, 'load again']
 interface Props {
   calibration: Calibration
   busy: boolean
-  stale: boolean
   onMeasure: (which: StepName | 'open again') => void
   /** The pieces as they are described, as typed. */
   pieces: { farad: string; openPs: string; shortPs: string; loadOhm: string }
@@ -27,7 +26,7 @@ const doneText = (which: StepName, c: Calibration): string | null => {
 }
 
 /** Open, short, load, and the load again: one button each, in their order. */
-export function CalibratePart({ calibration: c, busy, stale, onMeasure, pieces, onPieces }: Props) {
+export function CalibratePart({ calibration: c, busy, onMeasure, pieces, onPieces }: Props) {
   return (
     <>
       <Box component="ol" sx={{ listStyle: 'none', m: 0, p: 0 }}>
@@ -45,22 +44,30 @@ export function CalibratePart({ calibration: c, busy, stale, onMeasure, pieces, 
               >
                 {which === 'load again' ? 'Load again' : `Measure ${which}`}
               </Button>
-              <Box component="span" role="status" sx={{ fontWeight: done ? 700 : 400, color: done ? 'var(--ink)' : 'var(--soft)' }}>
+              <Box
+                component="span"
+                role="status"
+                sx={{ fontWeight: done ? 700 : 400, color: done ? 'var(--ink)' : 'var(--soft)' }}
+              >
                 {done ?? (now ? 'put it on' : '')}
               </Box>
             </Box>
           )
         })}
       </Box>
-      {c.problems.length > 0 && <Refused title="Not taken" problems={c.problems.map((p) => ({ ...p, where: '' }))} />}
+      {c.problems.length > 0 && (
+        <Refused title="Not taken" problems={c.problems.map((p) => ({ ...p, where: '' }))} />
+      )}
       {c.ofAnotherSpan && (
         <Box role="alert" sx={{ mt: 0.75 }}>
-          The calibration is of {c.ofAnotherSpan.fromMHz} to {c.ofAnotherSpan.toMHz} MHz with {c.ofAnotherSpan.points} points. It does not hold for this span: calibrate again.
+          The calibration is of {c.ofAnotherSpan.fromMHz} to {c.ofAnotherSpan.toMHz} MHz with{' '}
+          {c.ofAnotherSpan.points} points. It does not hold for this span: calibrate again.
         </Box>
       )}
       {c.at !== null && (
         <Box sx={{ mt: 0.75 }}>
-          Calibrated, the load below −40 dB. {stale && <b>That was over an hour ago: measure the load again.</b>}{' '}
+          Calibrated, the load below −40 dB.{' '}
+          {c.isStale(Date.now()) && <b>That was over an hour ago: measure the load again.</b>}{' '}
           <Button size="small" disabled={busy} onClick={() => onMeasure('open again')}>
             Open again: was the lead moved?
           </Button>
@@ -80,12 +87,34 @@ export function CalibratePart({ calibration: c, busy, stale, onMeasure, pieces, 
       )}
       <Fold title="The pieces, where they are described">
         <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25, mt: 1 }}>
-          <NumberBox label="Open, capacitance" unit="fF" value={pieces.farad} onChange={(farad) => onPieces({ farad })} />
-          <NumberBox label="Open, delay" unit="ps" value={pieces.openPs} onChange={(openPs) => onPieces({ openPs })} />
-          <NumberBox label="Short, delay" unit="ps" value={pieces.shortPs} onChange={(shortPs) => onPieces({ shortPs })} />
-          <NumberBox label="Load" unit="ohm" value={pieces.loadOhm} onChange={(loadOhm) => onPieces({ loadOhm })} />
+          <NumberBox
+            label="Open, capacitance"
+            unit="fF"
+            value={pieces.farad}
+            onChange={(farad) => onPieces({ farad })}
+          />
+          <NumberBox
+            label="Open, delay"
+            unit="ps"
+            value={pieces.openPs}
+            onChange={(openPs) => onPieces({ openPs })}
+          />
+          <NumberBox
+            label="Short, delay"
+            unit="ps"
+            value={pieces.shortPs}
+            onChange={(shortPs) => onPieces({ shortPs })}
+          />
+          <NumberBox
+            label="Load"
+            unit="ohm"
+            value={pieces.loadOhm}
+            onChange={(loadOhm) => onPieces({ loadOhm })}
+          />
         </Box>
-        <Quiet small sx={{ mt: 0.5 }}>As their maker’s sheet has them; nought is the ideal piece. Delays are one way.</Quiet>
+        <Quiet small sx={{ mt: 0.5 }}>
+          As their maker’s sheet has them; nought is the ideal piece. Delays are one way.
+        </Quiet>
       </Fold>
     </>
   )

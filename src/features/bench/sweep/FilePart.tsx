@@ -4,7 +4,13 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useState } from 'react'
 import { readCsvTable, type CsvTable } from '@/core/formats/csvTable'
-import { FREQUENCY_UNITS, guessSweepColumns, SWEEP_FIGURES, sweepOfTable, type SweepColumns } from '@/core/formats/sweepTable'
+import {
+  FREQUENCY_UNITS,
+  guessSweepColumns,
+  SWEEP_FIGURES,
+  sweepOfTable,
+  type SweepColumns,
+} from '@/core/formats/sweepTable'
 import { readTouchstone, type TouchstoneFile } from '@/core/formats/touchstone'
 import type { Sweep } from '@/core/bench'
 import type { Problem } from '@/core/outcome'
@@ -35,9 +41,11 @@ export function FilePart({ ohm, onSweep }: Props) {
     setAsked(null)
     setPorts(null)
     if (!file) return
-    const table = /\.(csv|tsv|txt)$/i.test(file.name) && !/^\s*#/m.test(file.text) ? readCsvTable(file.text) : null
+    const table =
+      /\.(csv|tsv|txt)$/i.test(file.name) && !/^\s*#/m.test(file.text) ? readCsvTable(file.text) : null
     if (table) {
-      if (table.ok) setAsked({ fileName: file.name, table: table.value, columns: guessSweepColumns(table.value) })
+      if (table.ok)
+        setAsked({ fileName: file.name, table: table.value, columns: guessSweepColumns(table.value) })
       else setProblems(table.problems)
       return
     }
@@ -61,7 +69,9 @@ export function FilePart({ ohm, onSweep }: Props) {
         hint="Touchstone (.s1p, .s2p) or a table (.csv)."
         accept=".s1p,.s2p,.ts,.csv,.tsv,.txt"
         onFiles={read}
-        onTooLarge={(name) => setProblems([{ code: 'too-large', where: name, message: 'It is larger than 64 MB.' }])}
+        onTooLarge={(name) =>
+          setProblems([{ code: 'too-large', where: name, message: 'It is larger than 64 MB.' }])
+        }
       />
       {problems.length > 0 && <Refused title="This file was not read" problems={problems} />}
       {ports && (
@@ -85,29 +95,56 @@ export function FilePart({ ohm, onSweep }: Props) {
           </Box>
         </Box>
       )}
-      {asked && <ColumnsAsked asked={asked} onChange={(columns) => setAsked({ ...asked, columns })} onTake={takeTable} />}
+      {asked && (
+        <ColumnsAsked
+          asked={asked}
+          onChange={(columns) => setAsked({ ...asked, columns })}
+          onTake={takeTable}
+        />
+      )}
     </>
   )
 }
 
-function ColumnsAsked({ asked, onChange, onTake }: { asked: Asked; onChange: (c: SweepColumns) => void; onTake: () => void }) {
+function ColumnsAsked({
+  asked,
+  onChange,
+  onTake,
+}: {
+  asked: Asked
+  onChange: (c: SweepColumns) => void
+  onTake: () => void
+}) {
   const { table, columns } = asked
   const names = table.heading.map((h, i) => ({ value: String(i), name: h || `Column ${i + 1}` }))
   const two = SWEEP_FIGURES.find((f) => f.id === columns.figure)!.two
   const change = (c: Partial<SweepColumns>) => onChange({ ...columns, ...c })
   const pick = (label: string, key: 'frequency' | 'first' | 'second') => (
-    <PickOne label={label} value={String(columns[key])} options={names} onPick={(v) => change({ [key]: Number(v) })} fullWidth />
+    <PickOne
+      label={label}
+      value={String(columns[key])}
+      options={names}
+      onPick={(v) => change({ [key]: Number(v) })}
+      fullWidth
+    />
   )
   return (
     <Box sx={{ display: 'grid', gap: 1.25, mt: 1.5 }}>
       <b>{asked.fileName}: which column is what?</b>
       {pick('Frequency', 'frequency')}
-      <PickOne label="in" value={columns.unit} options={FREQUENCY_UNITS.map((u) => ({ value: u.id, name: u.id }))} onPick={(unit) => change({ unit })} />
+      <PickOne
+        label="in"
+        value={columns.unit}
+        options={FREQUENCY_UNITS.map((u) => ({ value: u.id, name: u.id }))}
+        onPick={(unit) => change({ unit })}
+      />
       <PickOne
         label="Figures"
         value={columns.figure}
         options={SWEEP_FIGURES.map((f) => ({ value: f.id, name: f.name }))}
-        onPick={(figure) => change({ figure, second: columns.second < 0 ? Math.min(2, names.length - 1) : columns.second })}
+        onPick={(figure) =>
+          change({ figure, second: columns.second < 0 ? Math.min(2, names.length - 1) : columns.second })
+        }
       />
       {pick(two ? 'First figure' : 'Column', 'first')}
       {two && pick('Second figure', 'second')}

@@ -3,33 +3,24 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useState } from 'react'
-import { ON_THE_LEAD, simulatedAnalyser, type OnTheLead, type SimulatedAnalyser } from '@/core/sim/bench'
+import { ON_THE_LEAD } from '@/core/sim/bench'
 import { PickOne } from '@/ui/fields/PickOne'
 import { Quiet } from '@/ui/shell/Quiet'
 import { simulatedPort } from '../instrument/simulatedPort'
 import type { Instrument } from '../instrument/useInstrument'
+import type { Simulated } from './useSimulated'
 
 const SPEEDS = ['9600', '38400', '57600', '115200'].map((value) => ({ value, name: `${value} baud` }))
-const SEED = 17
 const ANSWERS_MS = 60
 
-/** What is put on the simulated analyser's lead, as one would by hand. */
-export function useSimulated() {
-  const [analyser] = useState<SimulatedAnalyser>(() => simulatedAnalyser(SEED))
-  const [onLead, setOnLead] = useState<OnTheLead>('open')
-  return {
-    analyser,
-    onLead,
-    put: (what: OnTheLead) => {
-      analyser.connect(what)
-      setOnLead(what)
-    },
-  }
-}
-export type Simulated = ReturnType<typeof useSimulated>
-
 /** Connects an analyser: a real one at a serial port, or the simulated one that ships. */
-export function InstrumentPart({ instrument: i, simulated }: { instrument: Instrument; simulated: Simulated }) {
+export function InstrumentPart({
+  instrument: i,
+  simulated,
+}: {
+  instrument: Instrument
+  simulated: Simulated
+}) {
   const [baud, setBaud] = useState('115200')
   if (i.link)
     return (
@@ -66,7 +57,9 @@ export function InstrumentPart({ instrument: i, simulated }: { instrument: Instr
         <Button
           variant="outlined"
           disabled={i.busy}
-          onClick={() => void i.open(() => Promise.resolve(simulatedPort(simulated.analyser.say, ANSWERS_MS)), true)}
+          onClick={() =>
+            void i.open(() => Promise.resolve(simulatedPort(simulated.analyser.say, ANSWERS_MS)), true)
+          }
         >
           Simulated analyser
         </Button>
@@ -74,7 +67,14 @@ export function InstrumentPart({ instrument: i, simulated }: { instrument: Instr
           Serial port
         </Button>
       </Box>
-      <PickOne label="Speed of the port" value={baud} options={SPEEDS} onPick={setBaud} size="small" sx={{ minWidth: 160 }} />
+      <PickOne
+        label="Speed of the port"
+        value={baud}
+        options={SPEEDS}
+        onPick={setBaud}
+        size="small"
+        sx={{ minWidth: 160 }}
+      />
       <Quiet small sx={{ mt: 0.75 }}>
         An analyser that understands SCPI, the usual command language of measuring instruments.
       </Quiet>

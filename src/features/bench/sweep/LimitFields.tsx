@@ -19,24 +19,51 @@ export function LimitFields({ limits: l, antennas }: { limits: Limits; antennas:
         <PickOne
           label="Antenna"
           value={l.antennaId || NONE}
-          options={[{ value: NONE, name: 'None of the kit' }, ...antennas.map((a) => ({ value: a.id, name: a.name }))]}
+          options={[
+            { value: NONE, name: 'None of the kit' },
+            ...antennas.map((a) => ({ value: a.id, name: a.name })),
+          ]}
           onPick={(id) => l.chooseAntenna(id === NONE ? '' : id)}
           fullWidth
           sx={{ mb: 1.25 }}
         />
       )}
       <Box sx={TWO}>
-        <NumberBox label="Band from" unit="MHz" value={l.bandText.from} problem={l.bandProblem.from} onChange={(from) => l.setBand({ from })} />
-        <NumberBox label="Band to" unit="MHz" value={l.bandText.to} problem={l.bandProblem.to} onChange={(to) => l.setBand({ to })} />
+        <NumberBox
+          label="Band from"
+          unit="MHz"
+          value={l.bandText.from}
+          problem={l.bandProblem.from}
+          onChange={(from) => l.setBand({ from })}
+        />
+        <NumberBox
+          label="Band to"
+          unit="MHz"
+          value={l.bandText.to}
+          problem={l.bandProblem.to}
+          onChange={(to) => l.setBand({ to })}
+        />
         <NumberBox label="Limit, SWR" value={l.limitText.swr} problem={l.limitProblem} onChange={l.typeSwr} />
         <NumberBox label="or return loss" unit="dB" value={l.limitText.loss} onChange={l.typeLoss} />
       </Box>
       {l.spanText && (
-        <Fold title={`Sweep ${l.spanText.from} to ${l.spanText.to} MHz, ${l.spanText.points} points${l.advised ? ' (advised)' : ''}`}>
+        <Fold
+          title={`Sweep ${l.spanText.from} to ${l.spanText.to} MHz, ${l.spanText.points} points${l.advised ? ' (advised)' : ''}`}
+        >
           <Box sx={{ ...TWO, mt: 1.25 }}>
-            <NumberBox label="Start" unit="MHz" value={l.spanText.from} onChange={(from) => l.typeSpan({ from })} />
+            <NumberBox
+              label="Start"
+              unit="MHz"
+              value={l.spanText.from}
+              onChange={(from) => l.typeSpan({ from })}
+            />
             <NumberBox label="Stop" unit="MHz" value={l.spanText.to} onChange={(to) => l.typeSpan({ to })} />
-            <NumberBox label="Points" value={l.spanText.points} onChange={(points) => l.typeSpan({ points })} />
+            <NumberBox
+              label="Points"
+              value={l.spanText.points}
+              onChange={(points) => l.typeSpan({ points })}
+            />
+            <NumberBox label="Lead between" unit="dB" value={l.leadText} onChange={l.setLead} />
             <NumberBox label="Reference" unit="ohm" value={l.ohmText} onChange={l.setOhm} />
           </Box>
           {!l.advised && (

@@ -47,7 +47,10 @@ export function MarkerTable({ sweep, markers, onAdd, onMove, onRemove }: Props) 
           <MarkerRow key={m.id} n={i + 1} m={m} sweep={sweep} onMove={onMove} onRemove={onRemove} />
         ))}
       </Table>
-      <Box component="form" sx={{ display: 'flex', gap: 1, mt: 1, alignItems: 'flex-start' }} className="no-print"
+      <Box
+        component="form"
+        sx={{ display: 'flex', gap: 1, mt: 1, alignItems: 'flex-start' }}
+        className="no-print"
         onSubmit={(e) => {
           e.preventDefault()
           if (f === null || outside) return
@@ -55,7 +58,15 @@ export function MarkerTable({ sweep, markers, onAdd, onMove, onRemove }: Props) 
           setTyped('')
         }}
       >
-        <NumberBox label="A marker at" unit="MHz" size="small" value={typed} problem={outside ? 'Outside the sweep' : null} onChange={setTyped} sx={{ width: 180 }} />
+        <NumberBox
+          label="A marker at"
+          unit="MHz"
+          size="small"
+          value={typed}
+          problem={outside ? 'Outside the sweep' : null}
+          onChange={setTyped}
+          sx={{ width: 180 }}
+        />
         <Button type="submit" variant="outlined" disabled={f === null || outside}>
           Set it
         </Button>
@@ -64,7 +75,13 @@ export function MarkerTable({ sweep, markers, onAdd, onMove, onRemove }: Props) 
   )
 }
 
-function MarkerRow({ n, m, sweep, onMove, onRemove }: { n: number; m: Marker; sweep: Sweep } & Pick<Props, 'onMove' | 'onRemove'>) {
+function MarkerRow({
+  n,
+  m,
+  sweep,
+  onMove,
+  onRemove,
+}: { n: number; m: Marker; sweep: Sweep } & Pick<Props, 'onMove' | 'onRemove'>) {
   const r = readAt(sweep, m.frequencyMHz)
   const [typed, setTyped] = useState<string | null>(null)
   const taken = () => {
@@ -86,7 +103,15 @@ function MarkerRow({ n, m, sweep, onMove, onRemove }: { n: number; m: Marker; sw
           onChange={(e) => setTyped(e.target.value)}
           onBlur={taken}
           onKeyDown={(e) => e.key === 'Enter' && taken()}
-          sx={{ width: 88, font: 'inherit', textAlign: 'right', border: 0, borderBottom: '1px dashed var(--soft)', background: 'none', color: 'var(--ink)' }}
+          sx={{
+            width: 88,
+            font: 'inherit',
+            textAlign: 'right',
+            border: 0,
+            borderBottom: '1px dashed var(--soft)',
+            background: 'none',
+            color: 'var(--ink)',
+          }}
         />
       </td>
       <td data-label="SWR">{r ? swrText(r.swr) : 'outside'}</td>

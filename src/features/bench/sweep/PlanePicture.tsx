@@ -26,7 +26,13 @@ export function PlanePicture({ sweeps, chosen, setUps, limitSwr, markers }: Prop
       role="img"
       aria-label="Reflection plane with circles of constant SWR"
       className="sweep-picture"
-      style={{ display: 'block', width: '100%', maxWidth: 520, margin: '0 auto', background: 'var(--raised)' }}
+      style={{
+        display: 'block',
+        width: '100%',
+        maxWidth: 520,
+        margin: '0 auto',
+        background: 'var(--raised)',
+      }}
     >
       <path d={`M${MIDDLE - R} ${MIDDLE}h${2 * R}M${MIDDLE} ${MIDDLE - R}v${2 * R}`} stroke="var(--rule)" />
       <circle cx={MIDDLE} cy={MIDDLE} r={R} fill="none" stroke="var(--ink)" strokeWidth="1.5" />
@@ -51,10 +57,18 @@ export function PlanePicture({ sweeps, chosen, setUps, limitSwr, markers }: Prop
         )
       })}
       <g fontSize="13" fill="var(--soft)">
-        <text x={MIDDLE + R + 2} y={MIDDLE - 4} textAnchor="end">open</text>
-        <text x={MIDDLE - R + 2} y={MIDDLE - 4}>short</text>
-        <text x={MIDDLE} y={14} textAnchor="middle">inductive</text>
-        <text x={MIDDLE} y={SIZE - 6} textAnchor="middle">capacitive</text>
+        <text x={MIDDLE + R + 2} y={MIDDLE - 4} textAnchor="end">
+          open
+        </text>
+        <text x={MIDDLE - R + 2} y={MIDDLE - 4}>
+          short
+        </text>
+        <text x={MIDDLE} y={14} textAnchor="middle">
+          inductive
+        </text>
+        <text x={MIDDLE} y={SIZE - 6} textAnchor="middle">
+          capacitive
+        </text>
       </g>
       {sweeps.map((s) => {
         const { hue, dash } = rigLook(Math.max(0, setUps.indexOf(s.setUp)))

@@ -29,12 +29,26 @@ const [LEFT, TOP, WIDE, HIGH] = [62, 26, W - 62 - 16, H - 26 - 62]
 const STEP_PART = 0.002
 
 /** Sweeps over frequency, with the band on the axis, the limit as a line, and markers that are dragged. */
-export function SweepPicture({ sweeps, chosen, setUps, band, limitSwr, scale, log, markers, onMarker }: Props) {
+export function SweepPicture({
+  sweeps,
+  chosen,
+  setUps,
+  band,
+  limitSwr,
+  scale,
+  log,
+  markers,
+  onMarker,
+}: Props) {
   const svg = useRef<SVGSVGElement>(null)
   const f = chosen.sweep.frequencyMHz
   const [low, high] = [f[0]!, f[f.length - 1]!]
   const across = frequencyAxis(low, high, log, WIDE)
-  const axis = axisOf(scale, sweeps.map((s) => s.sweep), limitSwr)
+  const axis = axisOf(
+    scale,
+    sweeps.map((s) => s.sweep),
+    limitSwr,
+  )
   const x = (mhz: number) => LEFT + across.x(mhz)
   const y = (v: number) => {
     const part = (v - axis.low) / (axis.high - axis.low)
@@ -66,23 +80,58 @@ export function SweepPicture({ sweeps, chosen, setUps, band, limitSwr, scale, lo
       <Grid axis={axis} across={across.ticks} x={x} y={y} />
       {axis.limit !== null && (
         <g>
-          <path d={`M${LEFT} ${y(axis.limit)}h${WIDE}`} stroke="var(--bad)" strokeWidth="2" strokeDasharray="9 5" />
+          <path
+            d={`M${LEFT} ${y(axis.limit)}h${WIDE}`}
+            stroke="var(--bad)"
+            strokeWidth="2"
+            strokeDasharray="9 5"
+          />
           <text x={LEFT + WIDE - 4} y={y(axis.limit) - 6} textAnchor="end" fontSize="14" fill="var(--bad)">
             limit: SWR {Number(limitSwr.toFixed(2))}
           </text>
         </g>
       )}
-      {[...sweeps].sort((a, b) => Number(a.id === chosen.id) - Number(b.id === chosen.id)).map((s) => (
-        <Trace key={s.id} s={s} look={setUps.indexOf(s.setUp)} strong={s.id === chosen.id} axis={axis} x={x} y={y} />
-      ))}
+      {[...sweeps]
+        .sort((a, b) => Number(a.id === chosen.id) - Number(b.id === chosen.id))
+        .map((s) => (
+          <Trace
+            key={s.id}
+            s={s}
+            look={setUps.indexOf(s.setUp)}
+            strong={s.id === chosen.id}
+            axis={axis}
+            x={x}
+            y={y}
+          />
+        ))}
       {markers.map((m, i) => (
-        <MarkerFlag key={m.id} n={i + 1} m={m} s={chosen} axis={axis} x={x} y={y} onMove={drag(m.id)} onKey={press(m)} />
+        <MarkerFlag
+          key={m.id}
+          n={i + 1}
+          m={m}
+          s={chosen}
+          axis={axis}
+          x={x}
+          y={y}
+          onMove={drag(m.id)}
+          onKey={press(m)}
+        />
       ))}
     </svg>
   )
 }
 
-function BandBar({ x, band, low, high }: { x: (f: number) => number; band: SweepBand; low: number; high: number }) {
+function BandBar({
+  x,
+  band,
+  low,
+  high,
+}: {
+  x: (f: number) => number
+  band: SweepBand
+  low: number
+  high: number
+}) {
   const [a, b] = [Math.max(band.fromMHz, low), Math.min(band.toMHz, high)]
   if (b <= a) return null
   const middle = (x(a) + x(b)) / 2

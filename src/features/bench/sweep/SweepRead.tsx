@@ -35,7 +35,17 @@ export function SweepRead({ limits, sweeps, antennas }: Props) {
   const { chosen } = sweeps
   if (!chosen || !limits.band || limits.limitSwr === null)
     return (
-      <Box sx={{ border: '2px dashed var(--rule)', p: 4, minHeight: 320, display: 'grid', alignContent: 'center', justifyItems: 'center', textAlign: 'center' }}>
+      <Box
+        sx={{
+          border: '2px dashed var(--rule)',
+          p: 4,
+          minHeight: 320,
+          display: 'grid',
+          alignContent: 'center',
+          justifyItems: 'center',
+          textAlign: 'center',
+        }}
+      >
         <Box sx={{ fontSize: '1.3rem', fontWeight: 700 }}>Does it match where it is used?</Box>
         <Quiet sx={{ maxWidth: 460, mt: 1 }}>
           {chosen
@@ -62,6 +72,7 @@ function Read({ limits, sweeps, antennas, chosen }: Props & { chosen: DeskSweep 
         limitSwr,
         lengthM: limits.antenna?.lengthM ?? null,
         loadAgainDb: chosen.calibration?.loadAgainDb ?? null,
+        leadDb: limits.leadDb,
       })
   const title = `${limits.antenna?.name ?? 'Sweep'}, ${chosen.setUp}`
   const shown = scale === 'plane' && !chosen.sweep.phase ? 'return-loss' : scale
@@ -70,7 +81,15 @@ function Read({ limits, sweeps, antennas, chosen }: Props & { chosen: DeskSweep 
     <>
       <Box role="status" aria-live="polite" sx={{ mb: 1.5 }}>
         {said && (
-          <Box sx={{ fontSize: '1.35rem', lineHeight: 1.25, fontWeight: 700, borderLeft: `6px solid ${said.verdict === 'passes' ? 'var(--rig-3)' : said.verdict === 'fails' ? 'var(--bad)' : 'var(--accent-fill)'}`, pl: 1.5 }}>
+          <Box
+            sx={{
+              fontSize: '1.35rem',
+              lineHeight: 1.25,
+              fontWeight: 700,
+              borderLeft: `6px solid ${said.verdict === 'passes' ? 'var(--rig-3)' : said.verdict === 'fails' ? 'var(--bad)' : 'var(--accent-fill)'}`,
+              pl: 1.5,
+            }}
+          >
             {said.headline}
           </Box>
         )}
@@ -80,21 +99,45 @@ function Read({ limits, sweeps, antennas, chosen }: Props & { chosen: DeskSweep 
           </Box>
         ))}
       </Box>
-      <Box className="no-print" sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}>
-        <ToggleButtonGroup exclusive size="small" value={shown} onChange={(_, v: TraceScale | null) => v && setScale(v)} aria-label="Scale" sx={{ flexWrap: 'wrap' }}>
+      <Box
+        className="no-print"
+        sx={{ display: 'flex', gap: 1.5, alignItems: 'center', flexWrap: 'wrap', mb: 1 }}
+      >
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={shown}
+          onChange={(_, v: TraceScale | null) => v && setScale(v)}
+          aria-label="Scale"
+          sx={{ flexWrap: 'wrap' }}
+        >
           {TRACE_SCALES.map((s) => (
-            <ToggleButton key={s.id} value={s.id} disabled={!chosen.sweep.phase && (s.id === 'plane' || s.id === 'ohms')} sx={{ whiteSpace: 'nowrap' }}>
+            <ToggleButton
+              key={s.id}
+              value={s.id}
+              disabled={!chosen.sweep.phase && (s.id === 'plane' || s.id === 'ohms')}
+              sx={{ whiteSpace: 'nowrap' }}
+            >
               {s.name}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
         {shown !== 'plane' && (
-          <FormControlLabel control={<Switch checked={log} onChange={(e) => setLog(e.target.checked)} />} label="Logarithmic" />
+          <FormControlLabel
+            control={<Switch checked={log} onChange={(e) => setLog(e.target.checked)} />}
+            label="Logarithmic"
+          />
         )}
       </Box>
       <Box ref={box}>
         {shown === 'plane' ? (
-          <PlanePicture sweeps={sweeps.list} chosen={chosen} setUps={sweeps.setUps} limitSwr={limitSwr} markers={markers.list} />
+          <PlanePicture
+            sweeps={sweeps.list}
+            chosen={chosen}
+            setUps={sweeps.setUps}
+            limitSwr={limitSwr}
+            markers={markers.list}
+          />
         ) : (
           <SweepPicture
             sweeps={sweeps.list}
@@ -117,12 +160,27 @@ function Read({ limits, sweeps, antennas, chosen }: Props & { chosen: DeskSweep 
           ))}
         </Box>
       )}
-      <MarkerTable sweep={chosen.sweep} markers={markers.list} onAdd={markers.add} onMove={markers.move} onRemove={markers.remove} />
+      <MarkerTable
+        sweep={chosen.sweep}
+        markers={markers.list}
+        onAdd={markers.add}
+        onMove={markers.move}
+        onRemove={markers.remove}
+      />
       <TakeAlong box={box} select="svg.sweep-picture" title={title}>
-        <Button size="small" onClick={() => downloadText(`${file}.s1p`, writeTouchstone(chosen.sweep, about(title, chosen)), 'text/plain')} disabled={!chosen.sweep.phase}>
+        <Button
+          size="small"
+          onClick={() =>
+            downloadText(`${file}.s1p`, writeTouchstone(chosen.sweep, about(title, chosen)), 'text/plain')
+          }
+          disabled={!chosen.sweep.phase}
+        >
           Save as Touchstone
         </Button>
-        <Button size="small" onClick={() => downloadText(`${file}.csv`, writeSweepTable(chosen.sweep), 'text/csv')}>
+        <Button
+          size="small"
+          onClick={() => downloadText(`${file}.csv`, writeSweepTable(chosen.sweep), 'text/csv')}
+        >
           Save as CSV
         </Button>
         <Button size="small" onClick={() => window.print()}>
@@ -130,18 +188,27 @@ function Read({ limits, sweeps, antennas, chosen }: Props & { chosen: DeskSweep 
         </Button>
       </TakeAlong>
       {chosen.kept !== null ? (
-        <Quiet sx={{ mt: 2 }} role="status">Kept as {chosen.kept}.</Quiet>
+        <Quiet sx={{ mt: 2 }} role="status">
+          Kept as {chosen.kept}.
+        </Quiet>
       ) : (
         <KeepForm
           key={chosen.id}
           kind="sweep"
           name={title}
-          body={(): BodyByKind['sweep'] => ({ sweep: rounded(chosen.sweep), band, limitSwr, setUp: chosen.setUp, calibration: chosen.calibration })}
+          body={(): BodyByKind['sweep'] => ({
+            sweep: rounded(chosen.sweep),
+            band,
+            limitSwr,
+            setUp: chosen.setUp,
+            calibration: chosen.calibration,
+            lead: null,
+          })}
           takenAt={chosen.takenAt}
           source={chosen.source}
           instrument={chosen.instrument}
-          antennas={antennas}
-          antennaId={limits.antennaId}
+          parts={antennas}
+          partId={limits.antennaId}
           gives="The antenna takes its SWR from it, and every budget with it. Older sweeps stay beside it."
           onKept={(_, name) => sweeps.markKept(chosen.id, name)}
         />
@@ -153,8 +220,14 @@ function Read({ limits, sweeps, antennas, chosen }: Props & { chosen: DeskSweep 
 const about = (title: string, s: DeskSweep) => [
   title,
   `taken ${s.takenAt} by ${s.instrument || s.source}`,
-  s.calibration ? `calibrated, load again at ${s.calibration.loadAgainDb.toFixed(1)} dB` : 'not calibrated here',
+  s.calibration
+    ? `calibrated, load again at ${s.calibration.loadAgainDb.toFixed(1)} dB`
+    : 'not calibrated here',
 ]
 
 /** Seven digits are more than any analyser has. */
-const rounded = (s: DeskSweep['sweep']) => ({ ...s, re: s.re.map((v) => Number(v.toFixed(7))), im: s.im.map((v) => Number(v.toFixed(7))) })
+const rounded = (s: DeskSweep['sweep']) => ({
+  ...s,
+  re: s.re.map((v) => Number(v.toFixed(7))),
+  im: s.im.map((v) => Number(v.toFixed(7))),
+})

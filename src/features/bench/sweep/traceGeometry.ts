@@ -35,16 +35,24 @@ export function roundTicks(low: number, high: number, most: number): number[] {
   const decade = 10 ** Math.floor(Math.log10(raw))
   const step = [1, 2, 5, 10].map((n) => n * decade).find((s) => s >= raw * (1 - 1e-9))!
   const ticks: number[] = []
-  for (let t = Math.ceil(low / step - 1e-9) * step; t <= high + step * 1e-9; t += step) ticks.push(Number(t.toPrecision(10)))
+  for (let t = Math.ceil(low / step - 1e-9) * step; t <= high + step * 1e-9; t += step)
+    ticks.push(Number(t.toPrecision(10)))
   return ticks
 }
 
 /** The upright axis of a scale over some sweeps. @param limitSwr above 1 */
-export function axisOf(scale: Exclude<TraceScale, 'plane'>, sweeps: readonly Sweep[], limitSwr: number): AxisScale {
+export function axisOf(
+  scale: Exclude<TraceScale, 'plane'>,
+  sweeps: readonly Sweep[],
+  limitSwr: number,
+): AxisScale {
   const limit = gammaOfSwr(limitSwr)
   switch (scale) {
     case 'return-loss': {
-      const deepest = Math.max(20, ...sweeps.flatMap((s) => readings(s).map((r) => Math.min(60, r.returnLossDb))))
+      const deepest = Math.max(
+        20,
+        ...sweeps.flatMap((s) => readings(s).map((r) => Math.min(60, r.returnLossDb))),
+      )
       const high = Math.ceil(deepest / 10) * 10
       return {
         of: [(r) => Math.min(high, r.returnLossDb)],

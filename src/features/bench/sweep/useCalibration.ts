@@ -66,7 +66,8 @@ export function useCalibration(span: Span, standards: Standards) {
     )
     setHeld({ ...now, loadAgain: db, at: db >= LOAD_AGAIN_DB ? new Date().toISOString() : null })
   }
-  const checkLead = (raw: Sweep): void => setHeld({ ...now, openAgain: leadHeld(corrected(raw, now.terms!), standards) })
+  const checkLead = (raw: Sweep): void =>
+    setHeld({ ...now, openAgain: leadHeld(corrected(raw, now.terms!), standards) })
   return {
     taken: now.taken,
     terms: now.terms,

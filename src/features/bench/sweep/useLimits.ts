@@ -13,22 +13,41 @@ export function useLimits(antennas: readonly BenchAntenna[], firstId: string | n
   const first = antennas.find((a) => a.id === firstId) ?? null
   const [antennaId, setAntennaId] = useState(first?.id ?? '')
   const start = first?.bands[0] ?? null
-  const [band, setBand] = useState({ from: start ? String(start.fromMHz) : '', to: start ? String(start.toMHz) : '' })
+  const [band, setBand] = useState({
+    from: start ? String(start.fromMHz) : '',
+    to: start ? String(start.toMHz) : '',
+  })
   const [limit, setLimit] = useState({ swr: '2', loss: '9.5' })
   /** Null where the advice is followed. */
   const [typed, setTyped] = useState<{ from: string; to: string; points: string } | null>(null)
   const [ohm, setOhm] = useState('50')
+  const [lead, setLead] = useState('')
 
   const antenna = antennas.find((a) => a.id === antennaId) ?? null
   const [from, to] = [numberIn(band.from), numberIn(band.to)]
   const bandOk = from !== null && to !== null && from > 0 && to > from
   const asBand: SweepBand | null = bandOk ? { fromMHz: from, toMHz: to } : null
   const advice = asBand && adviseSpan(asBand)
-  const said = typed ?? (advice && { from: String(advice.fromMHz), to: String(advice.toMHz), points: String(advice.points) })
-  const figures = said && { fromMHz: numberIn(said.from), toMHz: numberIn(said.to), points: numberIn(said.points) }
-  const whole = figures?.points != null && Number.isInteger(figures.points) && figures.points >= 2 && figures.points <= 1601
+  const said =
+    typed ??
+    (advice && { from: String(advice.fromMHz), to: String(advice.toMHz), points: String(advice.points) })
+  const figures = said && {
+    fromMHz: numberIn(said.from),
+    toMHz: numberIn(said.to),
+    points: numberIn(said.points),
+  }
+  const whole =
+    figures?.points != null &&
+    Number.isInteger(figures.points) &&
+    figures.points >= 2 &&
+    figures.points <= 1601
   const span: Span | null =
-    figures && figures.fromMHz !== null && figures.toMHz !== null && figures.fromMHz > 0 && figures.toMHz > figures.fromMHz && whole
+    figures &&
+    figures.fromMHz !== null &&
+    figures.toMHz !== null &&
+    figures.fromMHz > 0 &&
+    figures.toMHz > figures.fromMHz &&
+    whole
       ? (figures as Span)
       : null
   const swr = numberIn(limit.swr)
@@ -51,7 +70,11 @@ export function useLimits(antennas: readonly BenchAntenna[], firstId: string | n
     },
     bandProblem: {
       from: band.from === '' ? null : numberProblem(band.from, { above: 0 }, 'MHz'),
-      to: band.to === '' ? null : (numberProblem(band.to, { above: 0 }, 'MHz') ?? (bandOk || from === null ? null : 'The upper edge must be above the lower')),
+      to:
+        band.to === ''
+          ? null
+          : (numberProblem(band.to, { above: 0 }, 'MHz') ??
+            (bandOk || from === null ? null : 'The upper edge must be above the lower')),
     },
     band: asBand,
     limitText: limit,
@@ -71,7 +94,21 @@ export function useLimits(antennas: readonly BenchAntenna[], firstId: string | n
     followAdvice: () => setTyped(null),
     advised: typed === null,
     span,
-    spanProblems: asBand && span ? spanProblems(span, asBand) : said && !span ? [{ code: 'span', where: 'span', message: 'Start below stop, both above 0 MHz, and 2 to 1601 points.' }] : [],
+    spanProblems:
+      asBand && span
+        ? spanProblems(span, asBand)
+        : said && !span
+          ? [
+              {
+                code: 'span',
+                where: 'span',
+                message: 'Start below stop, both above 0 MHz, and 2 to 1601 points.',
+              },
+            ]
+          : [],
+    leadText: lead,
+    setLead,
+    leadDb: numberIn(lead),
     ohmText: ohm,
     setOhm,
     ohm: (numberIn(ohm) ?? 0) > 0 ? numberIn(ohm)! : 50,

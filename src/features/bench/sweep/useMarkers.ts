@@ -13,8 +13,10 @@ export function useMarkers(band: SweepBand) {
   ]
   return {
     list,
-    add: (frequencyMHz: number) => setOwn([...list, { id: Math.max(0, ...list.map((m) => m.id)) + 1, frequencyMHz }]),
-    move: (id: number, frequencyMHz: number) => setOwn(list.map((m) => (m.id === id ? { ...m, frequencyMHz } : m))),
+    add: (frequencyMHz: number) =>
+      setOwn([...list, { id: Math.max(0, ...list.map((m) => m.id)) + 1, frequencyMHz }]),
+    move: (id: number, frequencyMHz: number) =>
+      setOwn(list.map((m) => (m.id === id ? { ...m, frequencyMHz } : m))),
     remove: (id: number) => setOwn(list.filter((m) => m.id !== id)),
   }
 }

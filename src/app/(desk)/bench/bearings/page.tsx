@@ -1,0 +1,20 @@
+import { db, listGrids, listMeasurements } from '@/data'
+import { BearingsPlace } from '@/features/bench/bearings/BearingsPlace'
+import { readUnits } from '@/server/readUnits'
+import { PageHead } from '@/ui/shell'
+
+export default async function BearingsPage() {
+  return (
+    <>
+      <PageHead
+        title="Bearings"
+        lead="Bearings from known places cross where a transmitter is; how sure that is, and where to stand next."
+      />
+      <BearingsPlace
+        kept={listMeasurements(db(), 'bearings')}
+        grids={listGrids(db())}
+        units={await readUnits()}
+      />
+    </>
+  )
+}
