@@ -143,7 +143,7 @@ describe('openDatabase', () => {
         "select sql from sqlite_master where type = 'table' and name not like '\\_\\_%' escape '\\' and name not like 'sqlite%'",
       )
       .all() as { sql: string }[]
-    expect(tables.length).toBe(24)
+    expect(tables.length).toBe(25)
     expect(tables.every((t) => t.sql.endsWith('STRICT'))).toBe(true)
     expect(raw.pragma('journal_mode', { simple: true })).toBe('wal')
     raw.close()

@@ -5,7 +5,7 @@ export const MEASUREMENT_KINDS = ['sweep', 'turn', 'bearings', 'live'] as const
 export type MeasurementKind = (typeof MEASUREMENT_KINDS)[number]
 
 /** Where figures came from: an instrument, one that is none, a file, or somebody's pen. */
-export const SOURCES = ['instrument', 'simulated', 'file', 'typed'] as const
+const SOURCES = ['instrument', 'simulated', 'file', 'typed'] as const
 export type MeasurementSource = (typeof SOURCES)[number]
 
 const MOST_POINTS = 20_001
@@ -45,7 +45,7 @@ const calibrationRecord = record({
   .nullable()
   .default(null)
 
-export const sweepBody = record({
+const sweepBody = record({
   sweep: sweepRecord.required(),
   band: bandRecord.nullable().default(null),
   limitSwr: figure().moreThan(1).max(100).required(),
@@ -61,9 +61,9 @@ export const sweepBody = record({
     .default(null),
 })
 
-export const TURN_WAYS = ['pattern', 'crossed'] as const
+const TURN_WAYS = ['pattern', 'crossed'] as const
 
-export const turnBody = record({
+const turnBody = record({
   way: oneOf(TURN_WAYS),
   readings: list(
     record({
@@ -80,9 +80,9 @@ export const turnBody = record({
   body: text(MAX_LETTERS.line).default(''),
 })
 
-export const BEARING_WAYS = ['peak', 'null', 'loop', 'shadow'] as const
+const BEARING_WAYS = ['peak', 'null', 'loop', 'shadow'] as const
 
-export const bearingsBody = record({
+const bearingsBody = record({
   bearings: list(
     record({
       id: id(),
@@ -104,7 +104,7 @@ export const bearingsBody = record({
     .required(),
 })
 
-export const liveBody = record({
+const liveBody = record({
   readings: list(
     record({
       atS: figure().min(0).required(),

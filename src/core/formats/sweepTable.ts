@@ -12,7 +12,7 @@ export const SWEEP_FIGURES = [
   { id: 's11-db', name: 'S11 in dB (below 0)', two: false },
   { id: 'swr', name: 'SWR', two: false },
 ] as const
-export type SweepFigure = (typeof SWEEP_FIGURES)[number]['id']
+type SweepFigure = (typeof SWEEP_FIGURES)[number]['id']
 
 export const FREQUENCY_UNITS = [
   { id: 'Hz', toMHz: 1e-6 },
@@ -20,7 +20,7 @@ export const FREQUENCY_UNITS = [
   { id: 'MHz', toMHz: 1 },
   { id: 'GHz', toMHz: 1e3 },
 ] as const
-export type FrequencyUnit = (typeof FREQUENCY_UNITS)[number]['id']
+type FrequencyUnit = (typeof FREQUENCY_UNITS)[number]['id']
 
 /** Which column of a table is what. */
 export interface SweepColumns {

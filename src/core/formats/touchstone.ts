@@ -132,8 +132,8 @@ function pairOf(format: NumberFormat, a: number, b: number): [number, number] {
 }
 
 /**
- * Reads a Touchstone file of one port or two. A point may be spread over lines; noise figures at the end of a file of two
- * ports are passed over.
+ * Reads a Touchstone file of one port or two. A point may be spread over lines; noise figures at the end of a file
+ * of two ports are passed over.
  * @param fileName its ending tells how many ports there are, where the file does not
  */
 export function readTouchstone(text: string, fileName: string): Outcome<TouchstoneFile> {

@@ -12,7 +12,8 @@ export interface Declination {
 }
 
 /**
- * Magnetic declination by the World Magnetic Model (package geomagnetism, degree 12). Iron and lines nearby are not in it.
+ * Magnetic declination by the World Magnetic Model (package geomagnetism, degree 12). Iron and lines nearby
+ * are not in it.
  * @param place on the ground @param time the day counts
  */
 export function declinationAt(place: Place, time: Date): Declination {

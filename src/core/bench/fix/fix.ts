@@ -13,7 +13,7 @@ export interface Bearing extends Place {
 }
 
 /** The ellipse in which the transmitter lies with 90 chances of 100. */
-export interface Ellipse {
+interface Ellipse {
   /** Half axes, m. */
   longM: number
   shortM: number
@@ -21,7 +21,7 @@ export interface Ellipse {
   bearingDeg: number
 }
 
-export interface Contribution {
+interface Contribution {
   id: string
   /** Degrees between the bearing and the line to the fix, positive clockwise. */
   offDeg: number
@@ -281,7 +281,7 @@ export interface NextStand {
 }
 
 /**
- * Where to stand next: places round the fix, no nearer than a given distance, none behind what was said to be out of reach.
+ * Where to stand next: places round the fix, no nearer and no farther than is given.
  * @param sdDeg spread of the bearing to come
  * @param fromM, toM how near and how far from the fix one can stand, m
  */

@@ -16,8 +16,8 @@ export interface LeadMeasured {
 }
 
 /**
- * Loss, delay and electrical length of a lead from a sweep with its far end open, shorted, or both (whose geometric mean
- * is free of the ripple of a lead of another impedance): half the return loss, and the slope of the phase.
+ * Loss, delay and electrical length of a lead from a sweep with its far end open, shorted, or both (whose geometric
+ * mean is free of the ripple of a lead of another impedance): half the return loss, and the slope of the phase.
  * @param ends one or two sweeps with phase, over the same frequencies; steps fine enough that the phase turns by less
  *   than half a turn from point to point
  * @throws RangeError without phase, or over different frequencies

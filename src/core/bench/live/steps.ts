@@ -14,8 +14,8 @@ const FEWEST_BETWEEN = 3
 
 /**
  * Steps in a run of readings, by binary segmentation: the place where two means part the readings best, again on either
- * side, as long as it is sure. The spread is taken from differences of neighbours, which a step hardly moves (von Neumann
- * and others 1941; 1.4826 of the median, so that steps do not count).
+ * side, as long as it is sure. The spread is taken from differences of neighbours, which a step hardly moves (von
+ * Neumann and others 1941; 1.4826 of the median, so that steps do not count).
  * @param values in their order
  */
 export function stepsIn(values: readonly number[]): Step[] {

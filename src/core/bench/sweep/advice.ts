@@ -8,7 +8,7 @@ export interface SweepBand {
 }
 
 /** Points inside the band below which an edge could hide between two of them. */
-export const FEWEST_IN_BAND = 11
+const FEWEST_IN_BAND = 11
 const WANTED_IN_BAND = 21
 const [FEWEST, MOST] = [101, 1601]
 

@@ -48,7 +48,7 @@ export function gammaOfImpedance(z: { r: number; x: number }, ohm: number): Comp
 }
 
 /** @returns the reading of a reflection @param ohm above 0 */
-export function readingOf(frequencyMHz: number, gamma: Complex, ohm: number, phase: boolean): Reading {
+function readingOf(frequencyMHz: number, gamma: Complex, ohm: number, phase: boolean): Reading {
   const size = gamma.abs()
   return {
     frequencyMHz,

@@ -8,13 +8,13 @@ export interface AtLeast {
 }
 
 /** A minimum between two stronger directions. */
-export interface Null {
+interface Null {
   angleDeg: number
   /** Below the peak, dB. */
   depth: AtLeast
 }
 
-export interface Beam {
+interface Beam {
   fromDeg: number
   toDeg: number
   widthDeg: number
@@ -40,7 +40,7 @@ const FEWEST_POINTS = 5
 /** A minimum counts as a null where it lies so far below what stands on both sides of it, dB. */
 const NULL_STANDS_OUT_DB = 6
 /** A gap between angles wider than this is a missing sector, degrees. */
-export const WIDEST_GAP_DEG = 61
+const WIDEST_GAP_DEG = 61
 
 /** Level between angles, straight in dB from one to the next, all round. @param points rising, two or more */
 export function levelAt(points: readonly TurnPoint[], angleDeg: number): { db: number; atOrBelow: boolean } {

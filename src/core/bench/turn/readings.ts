@@ -30,8 +30,8 @@ export const meanPowerDb = (dbs: readonly number[]) =>
   10 * Math.log10(dbs.reduce((s, v) => s + 10 ** (v / 10), 0) / dbs.length)
 
 /**
- * Readings brought together by angle, to a hundredth of a degree, rising. A point counts as at the floor when half of its
- * readings do.
+ * Readings brought together by angle, to a hundredth of a degree, rising. A point counts as at the floor when
+ * half of its readings do.
  */
 export function pointsOf(readings: readonly TurnReading[]): TurnPoint[] {
   const byAngle = new Map<number, TurnReading[]>()

@@ -30,7 +30,7 @@ export const TURN_TRUTH = {
 } as const
 
 /** What the antenna gives at an angle off the source, dBm, before the receiver. */
-export function turnedLevel(what: Turned, angleDeg: number): number {
+function turnedLevel(what: Turned, angleDeg: number): number {
   const rad = (angleDeg * Math.PI) / 180
   const t = TURN_TRUTH
   switch (what) {

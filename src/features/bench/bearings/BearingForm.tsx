@@ -10,19 +10,12 @@ import { declinationAt } from '@/core/bench/fix/compass'
 import { WAYS_TO_TAKE, type TakenBearing } from '@/core/bench/fix/taken'
 import { figureText } from '@/core/units'
 import { MAX_LETTERS } from '@/core/schema/limits'
-import { HereButton } from '@/ui/fields/HereButton'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
 import { PickOne } from '@/ui/fields/PickOne'
 import { Quiet } from '@/ui/shell/Quiet'
 import { FINDER_SD_DEG } from '@/core/sim/bench/simulatedFinder'
+import { StandFields, type StandText } from './StandFields'
 import type { Bearings } from './useBearings'
-
-const PLACE_DIGITS = 6
-
-export interface StandText {
-  lat: string
-  lon: string
-}
 
 interface Props {
   bearings: Bearings
@@ -78,29 +71,7 @@ export function BearingForm({ bearings, stand, onStand }: Props) {
         slotProps={{ htmlInput: { maxLength: MAX_LETTERS.name }, inputLabel: { shrink: true } }}
         sx={{ gridColumn: '1 / -1' }}
       />
-      <NumberBox
-        label="Latitude"
-        unit="°"
-        value={stand.lat}
-        problem={stand.lat === '' ? null : numberProblem(stand.lat, { min: -90, max: 90 }, '°')}
-        onChange={(v) => onStand({ ...stand, lat: v })}
-      />
-      <NumberBox
-        label="Longitude"
-        unit="°"
-        value={stand.lon}
-        problem={stand.lon === '' ? null : numberProblem(stand.lon, { min: -180, max: 180 }, '°')}
-        onChange={(v) => onStand({ ...stand, lon: v })}
-      />
-      <Box sx={{ gridColumn: '1 / -1' }}>
-        <HereButton
-          words="Where I stand"
-          onPlace={(p) => onStand({ lat: p.lat.toFixed(PLACE_DIGITS), lon: p.lon.toFixed(PLACE_DIGITS) })}
-        />
-        <Quiet small sx={{ mt: 0.5 }}>
-          Or click the place on the map.
-        </Quiet>
-      </Box>
+      <StandFields stand={stand} onStand={onStand} />
       <PickOne<TakenBearing['way']>
         label="Read at its"
         value={way}

@@ -15,9 +15,11 @@ import { KeptList } from '../KeptList'
 import { Step } from '../Step'
 import { TwoColumns } from '../TwoColumns'
 import { AimSums } from './AimSums'
-import { BearingForm, type StandText } from './BearingForm'
+import { BearingForm } from './BearingForm'
 import { BearingsRead, FixHeadline } from './BearingsRead'
 import { FixMap } from './FixMap'
+import { placeDigits } from './placeDigits'
+import type { StandText } from './StandFields'
 import { useBearings } from './useBearings'
 
 interface Props {
@@ -26,7 +28,6 @@ interface Props {
   units: Units
 }
 
-const PLACE_DIGITS = 6
 /** One can stand so near to what is sought, and so far, as parts of the way that one stood from it so far. */
 const [NEAR, FAR] = [0.35, 1]
 
@@ -92,7 +93,7 @@ export function BearingsPlace({ kept, grids, units }: Props) {
           stand={here}
           grids={grids}
           units={units}
-          onPick={(p) => setStand({ lat: p.lat.toFixed(PLACE_DIGITS), lon: p.lon.toFixed(PLACE_DIGITS) })}
+          onPick={(p) => setStand(placeDigits(p))}
         />
         <BearingsRead {...read} />
         <AimSums units={units} />

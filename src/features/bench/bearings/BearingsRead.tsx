@@ -9,6 +9,7 @@ import { figureText, type Units } from '@/core/units'
 import { downloadText } from '@/ui/fields/downloadText'
 import { Quiet } from '@/ui/shell/Quiet'
 import { Table } from '@/ui/table/Table'
+import { BenchAnswer } from '../Answer'
 import { KeepForm } from '../KeepForm'
 import type { Bearings } from './useBearings'
 
@@ -27,20 +28,10 @@ interface Props {
 export function FixHeadline({ used, fix, why, units }: Props) {
   const said = fix && fixSaid(fix, used, units)
   return (
-    <Box
-      role="status"
-      sx={{
-        fontSize: '1.35rem',
-        lineHeight: 1.25,
-        fontWeight: 700,
-        borderLeft: '6px solid var(--accent-fill)',
-        pl: 1.5,
-        mb: 1.5,
-      }}
-    >
+    <BenchAnswer>
       {said?.headline ??
         (why || 'Take a bearing from each of two places or more, and they cross where it is.')}
-    </Box>
+    </BenchAnswer>
   )
 }
 

@@ -16,6 +16,7 @@ import type { Units } from '@/core/units'
 import { PickOne } from '@/ui/fields/PickOne'
 import { TakeAlong } from '@/ui/figures/TakeAlong'
 import { Quiet } from '@/ui/shell/Quiet'
+import { BenchAnswer, NothingYet } from '../Answer'
 import { KeepForm } from '../KeepForm'
 import type { DeskSweep, Sweeps } from '../sweep/useSweeps'
 import { NONE, type BenchLead } from '../types'
@@ -35,23 +36,10 @@ export function LeadRead({ fields, sweeps, leads, units }: Props) {
   const { chosen } = sweeps
   if (!chosen)
     return (
-      <Box
-        sx={{
-          border: '2px dashed var(--rule)',
-          p: 4,
-          minHeight: 260,
-          display: 'grid',
-          alignContent: 'center',
-          justifyItems: 'center',
-          textAlign: 'center',
-        }}
-      >
-        <Box sx={{ fontSize: '1.3rem', fontWeight: 700 }}>What does the lead take, and is it whole?</Box>
-        <Quiet sx={{ maxWidth: 460, mt: 1 }}>
-          Leave its far end open, sweep it, short the far end, and sweep it again. Half of what is missing is
-          lost each way; the phase tells its length, and how far away a fault is.
-        </Quiet>
-      </Box>
+      <NothingYet title="What does the lead take, and is it whole?">
+        Leave its far end open, sweep it, short the far end, and sweep it again. Half of what is missing is
+        lost each way; the phase tells its length, and how far away a fault is.
+      </NothingYet>
     )
   if (!chosen.sweep.phase)
     return (
@@ -88,12 +76,8 @@ function Read({ fields: f, sweeps, chosen, leads, units }: Props & { chosen: Des
   const title = `${leads.find((l) => l.id === f.leadId)?.name ?? 'Lead'}, ${chosen.setUp}`
   return (
     <>
-      <Box role="status" sx={{ mb: 1.5 }}>
-        <Box
-          sx={{ fontSize: '1.35rem', fontWeight: 700, borderLeft: '6px solid var(--accent-fill)', pl: 1.5 }}
-        >
-          {said[0]}
-        </Box>
+      <BenchAnswer>{said[0]}</BenchAnswer>
+      <Box sx={{ mb: 1.5 }}>
         {said.slice(1).map((line) => (
           <Box key={line} sx={{ mt: 0.75 }}>
             {line}

@@ -10,6 +10,7 @@ import { downloadText } from '@/ui/fields/downloadText'
 import { TakeAlong } from '@/ui/figures/TakeAlong'
 import { Quiet } from '@/ui/shell/Quiet'
 import { rigLook } from '@/ui/theme/palette'
+import { BenchAnswer, NothingYet } from '../Answer'
 import { KeepForm } from '../KeepForm'
 import { KeptList } from '../KeptList'
 import { TwoColumns } from '../TwoColumns'
@@ -42,23 +43,10 @@ function LiveRead({ live: l, antennas }: { live: Live; antennas: readonly BenchA
   const levels = l.series.filter((s) => !isBeside(s.quantity.id))
   if (l.entries.length === 0)
     return (
-      <Box
-        sx={{
-          border: '2px dashed var(--rule)',
-          p: 4,
-          minHeight: 320,
-          display: 'grid',
-          alignContent: 'center',
-          justifyItems: 'center',
-          textAlign: 'center',
-        }}
-      >
-        <Box sx={{ fontSize: '1.3rem', fontWeight: 700 }}>Does it bring anything, here?</Box>
-        <Quiet sx={{ maxWidth: 460, mt: 1 }}>
-          Read the level again and again, and plug the antenna in and out by turns. The swaps are the
-          evidence: what drifts by itself is taken out, and the speed stands beside.
-        </Quiet>
-      </Box>
+      <NothingYet title="Does it bring anything, here?">
+        Read the level again and again, and plug the antenna in and out by turns. The swaps are the evidence:
+        what drifts by itself is taken out, and the speed stands beside.
+      </NothingYet>
     )
   const said = liveSaid(l.series, l.text.what)
   const shown = levels.length > 0 ? levels : l.series
@@ -66,19 +54,7 @@ function LiveRead({ live: l, antennas }: { live: Live; antennas: readonly BenchA
   const title = l.text.what.trim() || 'Plugged in and out'
   return (
     <>
-      <Box
-        role="status"
-        sx={{
-          fontSize: '1.35rem',
-          lineHeight: 1.25,
-          fontWeight: 700,
-          borderLeft: '6px solid var(--accent-fill)',
-          pl: 1.5,
-          mb: 1.5,
-        }}
-      >
-        {said.headline}
-      </Box>
+      <BenchAnswer>{said.headline}</BenchAnswer>
       <Box ref={box}>
         <LivePicture series={shown} settleS={l.settleS} />
       </Box>

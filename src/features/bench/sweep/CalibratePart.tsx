@@ -67,7 +67,7 @@ export function CalibratePart({ calibration: c, busy, onMeasure, pieces, onPiece
       {c.at !== null && (
         <Box sx={{ mt: 0.75 }}>
           Calibrated, the load below −40 dB.{' '}
-          {c.isStale(Date.now()) && <b>That was over an hour ago: measure the load again.</b>}{' '}
+          {c.stale && <b>That was over an hour ago: measure the load again.</b>}{' '}
           <Button size="small" disabled={busy} onClick={() => onMeasure('open again')}>
             Open again: was the lead moved?
           </Button>

@@ -1,6 +1,6 @@
 'use client'
 
-import { useState } from 'react'
+import { useEffect, useState } from 'react'
 import {
   corrected,
   LOAD_AGAIN_DB,
@@ -30,13 +30,20 @@ interface Held {
 
 const NOTHING: Omit<Held, 'span'> = { taken: {}, terms: null, loadAgain: null, openAgain: null, at: null }
 const spanKey = (s: Span) => `${s.fromMHz} ${s.toMHz} ${s.points}`
-/** A calibration is asked about after so long, ms: the port has warmed or cooled. */
+/** A calibration is asked about after so long, ms. */
 const STALE_MS = 3_600_000
 
 /** Open, short and load, each looked at when it is taken; then the load again. Of one span. */
 export function useCalibration(span: Span, standards: Standards) {
   const [held, setHeld] = useState<Held>({ span, ...NOTHING })
   const [problems, setProblems] = useState<Problem[]>([])
+  const { at } = held
+  const [staleSince, setStaleSince] = useState<string | null>(null)
+  useEffect(() => {
+    if (at === null) return
+    const timer = setTimeout(() => setStaleSince(at), STALE_MS)
+    return () => clearTimeout(timer)
+  }, [at])
   const another = held.at !== null && spanKey(held.span) !== spanKey(span)
   const now: Held = spanKey(held.span) === spanKey(span) ? held : { span, ...NOTHING }
   const next: StandardName | 'load again' | null =
@@ -85,7 +92,8 @@ export function useCalibration(span: Span, standards: Standards) {
     },
     /** It was made over another span, and does not hold here. */
     ofAnotherSpan: another ? held.span : null,
-    isStale: (nowMs: number) => now.at !== null && nowMs - Date.parse(now.at) > STALE_MS,
+    /** It is an hour old, and the port has warmed or cooled. */
+    stale: now.at !== null && staleSince === now.at,
     /** A raw sweep made good; as it is where nothing was calibrated over this span. */
     apply: (raw: Sweep): Sweep => (now.at && now.terms ? corrected(raw, now.terms) : raw),
   }

@@ -28,6 +28,7 @@ import { TakeAlong } from '@/ui/figures/TakeAlong'
 import { Quiet } from '@/ui/shell/Quiet'
 import { Table } from '@/ui/table/Table'
 import { rigLook } from '@/ui/theme/palette'
+import { BenchAnswer, NothingYet } from '../Answer'
 import { KeepForm } from '../KeepForm'
 import { NONE, type BenchAntenna } from '../types'
 import { FlatPicture, PolarPicture, type TurnLayer } from './TurnPicture'
@@ -52,28 +53,17 @@ type Look = (typeof LOOKS)[number][0]
 export function TurnRead({ turn, antennas, kept, slope }: Props) {
   if (turn.readings.length < 3)
     return (
-      <Box
-        sx={{
-          border: '2px dashed var(--rule)',
-          p: 4,
-          minHeight: 320,
-          display: 'grid',
-          alignContent: 'center',
-          justifyItems: 'center',
-          textAlign: 'center',
-        }}
-      >
-        <Box sx={{ fontSize: '1.3rem', fontWeight: 700 }}>
-          {turn.way === 'pattern'
+      <NothingYet
+        title={
+          turn.way === 'pattern'
             ? 'Where does it hear, and where not?'
-            : 'What does it cost to hold it aslant?'}
-        </Box>
-        <Quiet sx={{ maxWidth: 460, mt: 1 }}>
-          {turn.way === 'pattern'
-            ? 'Put a steady source some way off. Turn the antenna by even steps, and log the level at each, there and back. Beam, nulls, what lies behind and what the body hides come out of it.'
-            : 'Leave the source upright, turn this antenna from upright to flat, and log the level at each step.'}
-        </Quiet>
-      </Box>
+            : 'What does it cost to hold it aslant?'
+        }
+      >
+        {turn.way === 'pattern'
+          ? 'Put a steady source some way off. Turn the antenna by even steps, and log the level at each, there and back. Beam, nulls, what lies behind and what the body hides come out of it.'
+          : 'Leave the source upright, turn this antenna from upright to flat, and log the level at each step.'}
+      </NothingYet>
     )
   const name = turn.antenna?.name ?? 'Antenna'
   return (
@@ -117,24 +107,6 @@ export function TurnRead({ turn, antennas, kept, slope }: Props) {
   )
 }
 
-function Headline({ children }: { children: string }) {
-  return (
-    <Box
-      role="status"
-      sx={{
-        fontSize: '1.35rem',
-        lineHeight: 1.25,
-        fontWeight: 700,
-        borderLeft: '6px solid var(--accent-fill)',
-        pl: 1.5,
-        mb: 1.5,
-      }}
-    >
-      {children}
-    </Box>
-  )
-}
-
 function PatternRead({
   turn,
   name,
@@ -168,10 +140,10 @@ function PatternRead({
       0.02 * other.body.frequencyMHz
   return (
     <>
-      <Headline>
+      <BenchAnswer>
         {said?.headline ??
           'Read on: a pattern wants five angles at least, and none missing over more than 60°.'}
-      </Headline>
+      </BenchAnswer>
       <Box
         className="no-print"
         sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mb: 1, alignItems: 'center' }}
@@ -267,11 +239,11 @@ function CrossedRead({
 }) {
   const box = useRef<HTMLDivElement>(null)
   const fit = fitCosine(pointsOf(readings))
-  if (!fit) return <Headline>Read on: the law wants four angles at least.</Headline>
+  if (!fit) return <BenchAnswer>Read on: the law wants four angles at least.</BenchAnswer>
   const said = crossedSaid(fit)
   return (
     <>
-      <Headline>{said.headline}</Headline>
+      <BenchAnswer>{said.headline}</BenchAnswer>
       <Box ref={box}>
         <FlatPicture
           layers={[{ name, readings }]}
