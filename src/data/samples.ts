@@ -5,7 +5,7 @@ import type { Db } from './connection'
 import { deleteWhole } from './deleteTrial'
 import { deleteGrid } from './grids'
 import { nowIso } from './ids'
-import { area, grid, leg, part, rig, site, trial, trialRig, type SampleSpan } from './schema'
+import { area, grid, leg, measurement, part, rig, site, trial, trialRig, type SampleSpan } from './schema'
 
 /** Whether a row came with the examples: they are put in at once, and nothing else comes meanwhile. */
 const within = (createdAt: SQLiteColumn, { from, to }: SampleSpan) =>
@@ -39,6 +39,7 @@ function removed(tx: Db): string[] {
   tx.delete(rig)
     .where(and(brought(rig.createdAt), notInArray(rig.id, keptRigs)))
     .run()
+  tx.delete(measurement).where(brought(measurement.createdAt)).run()
   const assemblies = tx.select({ assembly: rig.assembly }).from(rig).all()
   const keptParts = assemblies.flatMap((r) => (r.assembly ? partIdsOf(r.assembly) : []))
   tx.delete(part)

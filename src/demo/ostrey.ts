@@ -2,6 +2,7 @@ import { ORDINARY_FIELD, type SimulatedField } from '@/core/sim'
 import type { Db } from '@/data'
 import { trial } from '@/data/schema'
 import { seedAntennaMode } from './antennaMode'
+import { seedBench } from './bench'
 import { seedByEar } from './byEar'
 import { seedEdges } from './edges'
 import { seedGround } from './ground'
@@ -29,6 +30,7 @@ export function seedOstrey(db: Db): boolean {
   if (db.select().from(trial).limit(1).get()) return false
   const overGround = seedGround(db, HARBOUR)
   const { ids, service } = seedKit(db)
+  seedBench(db, HARBOUR)
   const truth = { A: -5, B: 1, C: 2, D: -3.2, E: -2.4 }
   const gainDbi = Object.fromEntries(Object.entries(truth).map(([l, g]) => [ids.get(l)!, g]))
   const field: Field = (seed, more = {}) => ({

@@ -26,13 +26,15 @@ const sweepRecord = record({
   im: figures(),
   ohm: figure().moreThan(0).max(10_000).required(),
   phase: flag().required(),
-}).test('lists', 'The lists of a sweep are of different lengths, or its frequencies do not rise', (s) => {
+}).test('lists', 'The lists of a sweep are of different lengths, or its frequencies do not rise', (given) => {
+  const s = given as typeof given | null
   const f = s?.frequencyMHz ?? []
   return (
-    f.length >= 2 &&
-    f.length === s.re?.length &&
-    f.length === s.im?.length &&
-    f.every((v, i) => i === 0 || v > f[i - 1]!)
+    s == null ||
+    (f.length >= 2 &&
+      f.length === s.re?.length &&
+      f.length === s.im?.length &&
+      f.every((v, i) => i === 0 || v > f[i - 1]!))
   )
 })
 

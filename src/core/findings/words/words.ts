@@ -55,7 +55,9 @@ export const takenOut = (pair: JudgedPair) =>
 /** What was taken out, as the name of the difference: "power and lead loss taken out". */
 export function takenOutText(pair: JudgedPair): string {
   const what = takenOut(pair)
-  return what === '' ? 'nothing known to take out' : `${what} taken out`
+  const match = Math.max(0, ...pair.takenOut.flatMap((t) => t.known.map((k) => Math.abs(k.ofMatchDb ?? 0))))
+  if (what === '') return 'nothing known to take out'
+  return `${what} taken out${match >= WORTH_NAMING_DB ? `; the match explains ${match.toFixed(1)} dB of it` : ''}`
 }
 
 /** So much of the posterior is sure, and so much the other way. */

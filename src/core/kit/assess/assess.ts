@@ -68,6 +68,9 @@ function figuresOf(budgets: readonly Budget[]): RigFigures {
   return {
     antennaGainDbi: known ? mean(budgets.map((b) => b.gainDbi!)) : null,
     leadLossDb: mean(budgets.map((b) => b.lossDb)),
+    ...(budgets.some((b) => b.swrAtAntenna !== null)
+      ? { mismatchDb: mean(budgets.map((b) => b.mismatchDb)) }
+      : {}),
     attenuatorDb: mean(budgets.map((b) => b.attenuatorDb)),
   }
 }

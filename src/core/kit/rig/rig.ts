@@ -28,6 +28,8 @@ export interface KnownDifference {
   what: 'power' | 'lead loss' | 'antenna gain' | 'attenuator' | 'height'
   end: 'base' | 'out'
   db: number
+  /** Of a lead loss: what only the antennas' mismatch makes of it, dB; left out where neither was measured. */
+  ofMatchDb?: number
 }
 
 /**
@@ -44,8 +46,13 @@ export function knownDifferences(
   const ea = ends(a, direction)
   const eb = ends(b, direction)
   const found: KnownDifference[] = []
-  const add = (what: KnownDifference['what'], end: KnownDifference['end'], db: number) => {
-    if (Math.abs(db) > 1e-9) found.push({ what, end, db })
+  const add = (
+    what: KnownDifference['what'],
+    end: KnownDifference['end'],
+    db: number,
+    ofMatchDb?: number,
+  ) => {
+    if (Math.abs(db) > 1e-9) found.push({ what, end, db, ...(ofMatchDb === undefined ? {} : { ofMatchDb }) })
   }
   const place = (isSender: boolean): 'base' | 'out' =>
     (direction === 'from base') === isSender ? 'base' : 'out'
@@ -63,7 +70,7 @@ export function knownDifferences(
   for (const [rigA, rigB, isSender] of sides) {
     const [ra, rb] = [figuresFor(rigA, isSender), figuresFor(rigB, isSender)]
     if (ra.leadLossDb !== null && rb.leadLossDb !== null)
-      add('lead loss', place(isSender), rb.leadLossDb - ra.leadLossDb)
+      add('lead loss', place(isSender), rb.leadLossDb - ra.leadLossDb, matchBetween(ra, rb))
     if (ra.antennaGainDbi !== null && rb.antennaGainDbi !== null)
       add('antenna gain', place(isSender), ra.antennaGainDbi - rb.antennaGainDbi)
     add('attenuator', place(isSender), attenuation(rigB, isSender) - attenuation(rigA, isSender))
@@ -71,6 +78,12 @@ export function knownDifferences(
   }
   return found
 }
+
+/** What a better match gives one over the other, dB; undefined where neither was measured. */
+const matchBetween = (a: RigFigures, b: RigFigures): number | undefined =>
+  a.mismatchDb === undefined && b.mismatchDb === undefined
+    ? undefined
+    : (b.mismatchDb ?? 0) - (a.mismatchDb ?? 0)
 
 function attenuation(rig: Rig, isSender: boolean): number {
   if (rig.attenuatorAt === 'transmit' && !isSender) return 0

@@ -10,6 +10,8 @@ const figures = {
   antennaGainDbi: db().nullable().defined(),
   /** Lead and adapters, dB; null where nobody knows. */
   leadLossDb: db().nullable().defined(),
+  /** What of that only the antenna's mismatch causes, dB; left out where its match was not measured. */
+  mismatchDb: db().optional(),
   /** An attenuator in the path, dB. */
   attenuatorDb: db().required(),
 }

@@ -39,7 +39,12 @@ function PairDetails({ pair }: { pair: JudgedPair }) {
             {t.direction}:{' '}
             {t.known.length === 0
               ? 'no known difference'
-              : t.known.map((k) => `${k.what} (${k.end}) ${signed(k.db)} dB`).join(', ')}
+              : t.known
+                  .map(
+                    (k) =>
+                      `${k.what} (${k.end}) ${signed(k.db)} dB${k.ofMatchDb ? ` (match ${signed(k.ofMatchDb)} dB)` : ''}`,
+                  )
+                  .join(', ')}
           </li>
         ))}
         <li>
