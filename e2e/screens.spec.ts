@@ -1,7 +1,7 @@
 import { expect, test } from './test'
 import { expectAxeClean, expectNoOverflow, openTrial } from './app'
 
-const STEPS = ['kit', 'ground', 'plan', 'field', 'findings', 'reach']
+const STEPS = ['kit', 'bench', 'ground', 'plan', 'field', 'findings', 'reach']
 const SUMS = ['db', 'element', 'endurance', 'attenuator', 'people'].map((s) => `kit/sums?sum=${s}`)
 const SCREENS = [
   ...STEPS,
@@ -16,6 +16,10 @@ const SCREENS = [
   'kit/compare',
   'kit/pack',
   'kit/rules',
+  'bench/lead',
+  'bench/turn',
+  'bench/bearings',
+  'bench/live',
   ...SUMS,
 ]
 

@@ -9,6 +9,7 @@ export function BenchAnswer({ tone = 'open', children }: { tone?: keyof typeof T
   return (
     <Box
       role="status"
+      aria-label="The answer"
       sx={{
         fontSize: '1.35rem',
         lineHeight: 1.25,

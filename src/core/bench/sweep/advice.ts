@@ -120,12 +120,12 @@ export function sweepFaults(s: Sweep, band: SweepBand | null): SweepFault[] {
       `The sweep goes from ${low} to ${high} MHz; part of the band ${band.fromMHz} to ${band.toMHz} MHz was not measured.`,
     )
   const inBand = s.frequencyMHz.filter((f) => f >= band.fromMHz && f <= band.toMHz).length
-  if (inBand > 0 && inBand < FEWEST_IN_BAND)
+  if (inBand < FEWEST_IN_BAND && high >= band.fromMHz && low <= band.toMHz)
     add(
       false,
       'few-points',
       'sweep',
-      `Only ${inBand} points lie in the band: an edge could hide between two of them.`,
+      `${inBand === 0 ? 'No point lies' : `Only ${inBand} points lie`} in the band: an edge could hide between two of them.`,
     )
   return said
 }

@@ -141,5 +141,6 @@ describe('what can be wrong with a sweep', () => {
     expect(codes(flat([430, 440], [1.3, 0.1]))).toContain('more-than-all')
     expect(codes(flat([500, 510], [0.1, 0.1]))).toEqual(['span-misses'])
     expect(codes(flat([435, 450], [0.1, 0.1]))).toEqual(['span-short', 'few-points'])
+    expect(codes(flat([420, 450], [0.1, 0.1]))).toEqual(['few-points'])
   })
 })

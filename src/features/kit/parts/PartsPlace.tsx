@@ -10,7 +10,7 @@ import { PART_KINDS, type PartKind } from '@/core/kit'
 import type { Units } from '@/core/units'
 import type { KitPart } from '@/data/parts'
 import { useAction } from '@/ui/answers/useAction'
-import { Empty, PageHead } from '@/ui/shell'
+import { Empty, PageHead, LinkButton } from '@/ui/shell'
 import { KIND_NAMES, partFacts } from '../partWords'
 import { PartGlyph } from '../PartGlyph'
 import { removePart } from './actions'
@@ -181,6 +181,9 @@ export function PartsPlace({ parts, units }: { parts: KitPart[]; units: Units })
                 <Box sx={{ display: 'flex', gap: 3, flexWrap: 'wrap', mt: 2 }}>
                   <SwrCurve points={open.spec.swr} />
                   <PatternRose points={open.spec.pattern} />
+                  <LinkButton href={`/bench?antenna=${open.id}`} variant="outlined">
+                    Sweep it at the bench
+                  </LinkButton>
                 </Box>
               )}
               {open && <UnitList key={`units ${open.id}`} part={open} />}
