@@ -7,8 +7,10 @@ import {
   countMeasurements,
   deleteMeasurement,
   editMeasurement,
+  getMeasurement,
   goesBy,
   letPartGoBy,
+  listMeasurementHeads,
   listMeasurements,
 } from './measurements'
 import { freshDatabase } from './testing/database'
@@ -73,7 +75,11 @@ describe('a measurement', () => {
         kind: 'turn',
         body: {
           way: 'pattern',
-          readings: [90, 180, 270].map((angleDeg) => ({ angleDeg, db: angleDeg === 180 ? -60 : -70, atOrBelow: false })),
+          readings: [90, 180, 270].map((angleDeg) => ({
+            angleDeg,
+            db: angleDeg === 180 ? -60 : -70,
+            atOrBelow: false,
+          })),
           frequencyMHz: 435,
           lossDb: 0,
           body: '',
@@ -102,6 +108,7 @@ describe('a measurement', () => {
     }
     made(addMeasurement(db, sweepOf(0, leadId, { sweep, lead: { lengthM: 10, other: null } })))
     const lead = listParts(db).find((p) => p.id === leadId)
+    expect(listMeasurementHeads(db, 'sweep')[0]!.of).toBe('lead')
     if (lead?.kind !== 'lead') throw new Error('no lead')
     expect(lead.spec.velocityFactor).toBeCloseTo(0.66, 3)
     expect(lead.spec.points[0]!.dbPer100m).toBeCloseTo(30.1, 1)
@@ -126,7 +133,13 @@ describe('a measurement', () => {
     expect(editMeasurement(db, id, 1, change).ok).toBe(true)
     expect(editMeasurement(db, id, 1, change).ok).toBe(false)
     expect(letPartGoBy(db, 'gone').ok).toBe(false)
+    expect(listMeasurementHeads(db, 'sweep')).toEqual([
+      expect.objectContaining({ id, name: 'Renamed', of: null }),
+    ])
+    expect(listMeasurementHeads(db, 'sweep')[0]).not.toHaveProperty('body')
+    expect(getMeasurement(db, id)).toMatchObject({ id, body: { limitSwr: 2 } })
     deleteMeasurement(db, id)
+    expect(getMeasurement(db, id)).toBeNull()
     expect(listMeasurements(db, 'sweep')).toEqual([])
   })
 })

@@ -1,4 +1,4 @@
-import { and, count, desc, eq } from 'drizzle-orm'
+import { and, count, desc, eq, getTableColumns, sql } from 'drizzle-orm'
 import {
   leadMeasured,
   leadPointsOf,
@@ -29,6 +29,35 @@ export function listMeasurements<K extends MeasurementKind>(db: Db, kind: K): Me
     .orderBy(desc(measurement.takenAt))
     .all()
     .map(asMeasurement) as MeasurementOf<K>[]
+}
+
+/** What a list tells of a measurement, without its figures. */
+export type MeasurementHead = Omit<Measurement, 'body' | 'kind'> & {
+  kind: MeasurementKind
+  /** A sweep of a lead, or a turn from upright to flat; else null. */
+  of: 'lead' | 'crossed' | null
+}
+
+/** What of a kind is kept, the newest first, without figures: a page sends no sweep that nobody opens. */
+export function listMeasurementHeads(db: Db, kind: MeasurementKind): MeasurementHead[] {
+  const { body: _body, createdAt: _createdAt, ...columns } = getTableColumns(measurement)
+  return db
+    .select({
+      ...columns,
+      lead: sql<number>`json_type(${measurement.body}, '$.lead') = 'object'`,
+      way: sql<string | null>`json_extract(${measurement.body}, '$.way')`,
+    })
+    .from(measurement)
+    .where(eq(measurement.kind, kind))
+    .orderBy(desc(measurement.takenAt))
+    .all()
+    .map(({ lead, way, ...head }) => ({ ...head, of: lead ? 'lead' : way === 'crossed' ? 'crossed' : null }))
+}
+
+/** One measurement with its figures; null where it is gone. */
+export function getMeasurement(db: Db, id: string): Measurement | null {
+  const row = db.select().from(measurement).where(eq(measurement.id, id)).get()
+  return row ? asMeasurement(row) : null
 }
 
 /** How many there are, for the rail. */

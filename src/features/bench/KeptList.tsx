@@ -8,11 +8,13 @@ import type { Measurement } from '@/core/bench'
 import { useAction } from '@/ui/answers/useAction'
 import { PickOne } from '@/ui/fields/PickOne'
 import { Table } from '@/ui/table/Table'
+import type { MeasurementHead } from '@/data/measurements'
+import { openMeasurement } from './openMeasurement'
 import { changeMeasurement, dropMeasurement, goByMeasurement } from './actions'
 import { NONE, type BenchPart } from './types'
 
 interface Props<M extends Measurement> {
-  kept: readonly M[]
+  kept: readonly MeasurementHead[]
   parts: readonly BenchPart[]
   /** What opening one is called. */
   open: string
@@ -31,8 +33,8 @@ export function KeptList<M extends Measurement>({ kept, parts, open, onOpen }: P
   const action = useAction()
   const [asked, setAsked] = useState<string | null>(null)
   if (kept.length === 0) return null
-  const part = (m: M) => parts.find((a) => a.id === m.partId)
-  const give = (m: M, partId: string) =>
+  const part = (m: MeasurementHead) => parts.find((a) => a.id === m.partId)
+  const give = (m: MeasurementHead, partId: string) =>
     action.run(() =>
       changeMeasurement({
         id: m.id,
@@ -106,7 +108,7 @@ export function KeptList<M extends Measurement>({ kept, parts, open, onOpen }: P
                 <Button
                   size="small"
                   variant="outlined"
-                  onClick={() => onOpen(m)}
+                  onClick={() => void action.run(() => openMeasurement<M>(m.id), onOpen)}
                   aria-label={`${open}: ${m.name}`}
                 >
                   {open}

@@ -42,6 +42,7 @@ const ROUTES: readonly RouteRule[] = [
   { path: '/api/board/**', read: DESK, change: NOBODY },
   { path: '/api/backdrops/**', read: READERS, change: DESK },
   { path: '/api/grids/**', read: READERS, change: DESK },
+  { path: '/api/measurements/**', read: READERS, change: NOBODY },
   { path: '/api/papers/**', read: READERS, change: DESK },
   { path: '/api/trials/**', read: READERS, change: DESK },
   { path: '/api/bundle', read: DESK, change: DESK },

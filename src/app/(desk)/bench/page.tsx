@@ -1,4 +1,4 @@
-import { db, listMeasurements } from '@/data'
+import { db, listMeasurementHeads } from '@/data'
 import { benchParts } from '@/features/bench/benchParts'
 import { SweepPlace } from '@/features/bench/sweep/SweepPlace'
 import { PageHead } from '@/ui/shell'
@@ -16,7 +16,7 @@ export default async function SweepPage({ searchParams }: Props) {
       <SweepPlace
         antennas={antennas}
         antennaId={antennas.some((a) => a.id === wanted) ? wanted! : null}
-        kept={listMeasurements(db(), 'sweep').filter((m) => !m.body.lead)}
+        kept={listMeasurementHeads(db(), 'sweep').filter((m) => m.of === null)}
       />
     </>
   )

@@ -11,6 +11,7 @@ import type { Units } from '@/core/units'
 import type { GridPlace } from '@/workers/terrain'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { numberIn } from '@/ui/fields/NumberBox'
+import type { MeasurementHead } from '@/data/measurements'
 import { KeptList } from '../KeptList'
 import { Step } from '../Step'
 import { TwoColumns } from '../TwoColumns'
@@ -23,7 +24,7 @@ import type { StandText } from './StandFields'
 import { useBearings } from './useBearings'
 
 interface Props {
-  kept: readonly MeasurementOf<'bearings'>[]
+  kept: readonly MeasurementHead[]
   grids: readonly GridPlace[]
   units: Units
 }
@@ -98,7 +99,7 @@ export function BearingsPlace({ kept, grids, units }: Props) {
         <BearingsRead {...read} />
         <AimSums units={units} />
       </TwoColumns>
-      <KeptList kept={kept} parts={[]} open="Open it" onOpen={bearings.open} />
+      <KeptList<MeasurementOf<'bearings'>> kept={kept} parts={[]} open="Open it" onOpen={bearings.open} />
     </>
   )
 }

@@ -5,6 +5,7 @@ import type { MeasurementOf } from '@/core/bench'
 import { shownUnit, type Units } from '@/core/units'
 import { NumberBox } from '@/ui/fields/NumberBox'
 import { PickOne } from '@/ui/fields/PickOne'
+import type { MeasurementHead } from '@/data/measurements'
 import { KeptList } from '../KeptList'
 import { Step } from '../Step'
 import { StationSteps } from '../sweep/StationSteps'
@@ -18,7 +19,7 @@ import { useLeadFields, type LeadFields } from './useLeadFields'
 
 interface Props {
   leads: readonly BenchLead[]
-  kept: readonly MeasurementOf<'sweep'>[]
+  kept: readonly MeasurementHead[]
   units: Units
 }
 
@@ -41,7 +42,12 @@ export function LeadPlace({ leads, kept, units }: Props) {
         <LeadRead fields={fields} sweeps={station.sweeps} leads={leads} units={units} />
         <LengthSums units={units} />
       </TwoColumns>
-      <KeptList kept={kept} parts={leads} open="Read it" onOpen={(m) => station.sweeps.add(fromKept(m))} />
+      <KeptList<MeasurementOf<'sweep'>>
+        kept={kept}
+        parts={leads}
+        open="Read it"
+        onOpen={(m) => station.sweeps.add(fromKept(m))}
+      />
     </>
   )
 }

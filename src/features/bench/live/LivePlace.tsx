@@ -12,6 +12,7 @@ import { Quiet } from '@/ui/shell/Quiet'
 import { rigLook } from '@/ui/theme/palette'
 import { BenchAnswer, NothingYet } from '../Answer'
 import { KeepForm } from '../KeepForm'
+import type { MeasurementHead } from '@/data/measurements'
 import { KeptList } from '../KeptList'
 import { TwoColumns } from '../TwoColumns'
 import type { BenchAntenna } from '../types'
@@ -21,7 +22,7 @@ import { useLive, type Live } from './useLive'
 
 interface Props {
   antennas: readonly BenchAntenna[]
-  kept: readonly MeasurementOf<'live'>[]
+  kept: readonly MeasurementHead[]
 }
 
 /** What an antenna brings to a radio on the desk, by plugging it in and out. */
@@ -33,7 +34,7 @@ export function LivePlace({ antennas, kept }: Props) {
       <TwoColumns side={<LiveSide live={live} />}>
         <LiveRead live={live} antennas={antennas} />
       </TwoColumns>
-      <KeptList kept={kept} parts={antennas} open="Open it" onOpen={live.open} />
+      <KeptList<MeasurementOf<'live'>> kept={kept} parts={antennas} open="Open it" onOpen={live.open} />
     </>
   )
 }

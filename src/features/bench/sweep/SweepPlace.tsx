@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import type { MeasurementOf } from '@/core/bench'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
+import type { MeasurementHead } from '@/data/measurements'
 import { KeptList } from '../KeptList'
 import { Step } from '../Step'
 import { TwoColumns } from '../TwoColumns'
@@ -18,7 +19,7 @@ interface Props {
   antennas: readonly BenchAntenna[]
   /** The antenna asked for in the address. */
   antennaId: string | null
-  kept: readonly MeasurementOf<'sweep'>[]
+  kept: readonly MeasurementHead[]
 }
 
 /** The sweep of an antenna: its limit, an instrument made good, and what the sweep says. */
@@ -45,7 +46,7 @@ export function SweepPlace({ antennas, antennaId, kept }: Props) {
         <SweepRead limits={limits} sweeps={station.sweeps} antennas={antennas} />
       </TwoColumns>
       <Box>
-        <KeptList
+        <KeptList<MeasurementOf<'sweep'>>
           kept={kept}
           parts={antennas}
           open="Lay it over"

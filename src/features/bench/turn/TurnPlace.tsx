@@ -3,6 +3,7 @@
 import type { MeasurementOf } from '@/core/bench'
 import type { Units } from '@/core/units'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
+import type { MeasurementHead } from '@/data/measurements'
 import { KeptList } from '../KeptList'
 import { TwoColumns } from '../TwoColumns'
 import type { BenchAntenna } from '../types'
@@ -12,7 +13,7 @@ import { useOverload, useTurn } from './useTurn'
 
 interface Props {
   antennas: readonly BenchAntenna[]
-  kept: readonly MeasurementOf<'turn'>[]
+  kept: readonly MeasurementHead[]
   slope: number | null
   units: Units
 }
@@ -27,7 +28,7 @@ export function TurnPlace({ antennas, kept, slope, units }: Props) {
       <TwoColumns side={<TurnSide turn={turn} overload={overload} antennas={antennas} units={units} />}>
         <TurnRead turn={turn} antennas={antennas} kept={kept} slope={slope} />
       </TwoColumns>
-      <KeptList kept={kept} parts={antennas} open="Read it" onOpen={turn.open} />
+      <KeptList<MeasurementOf<'turn'>> kept={kept} parts={antennas} open="Read it" onOpen={turn.open} />
     </>
   )
 }

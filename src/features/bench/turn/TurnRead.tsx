@@ -22,6 +22,8 @@ import {
 import { writeTurnTable } from '@/core/formats/turnTable'
 import { polarisationLossDb } from '@/core/rf'
 import { figureText, percentText } from '@/core/units'
+import type { MeasurementHead } from '@/data/measurements'
+import { useAction } from '@/ui/answers/useAction'
 import { downloadText } from '@/ui/fields/downloadText'
 import { PickOne } from '@/ui/fields/PickOne'
 import { TakeAlong } from '@/ui/figures/TakeAlong'
@@ -30,6 +32,7 @@ import { Table } from '@/ui/table/Table'
 import { rigLook } from '@/ui/theme/palette'
 import { BenchAnswer, NothingYet } from '../Answer'
 import { KeepForm } from '../KeepForm'
+import { openMeasurement } from '../openMeasurement'
 import { NONE, type BenchAntenna } from '../types'
 import { FlatPicture, PolarPicture, type TurnLayer } from './TurnPicture'
 import type { Turn } from './useTurn'
@@ -37,7 +40,7 @@ import type { Turn } from './useTurn'
 interface Props {
   turn: Turn
   antennas: readonly BenchAntenna[]
-  kept: readonly MeasurementOf<'turn'>[]
+  kept: readonly MeasurementHead[]
   /** Slope measured on this trial's ground, n; null where there is none. */
   slope: number | null
 }
@@ -107,20 +110,14 @@ export function TurnRead({ turn, antennas, kept, slope }: Props) {
   )
 }
 
-function PatternRead({
-  turn,
-  name,
-  kept,
-}: {
-  turn: Turn
-  name: string
-  kept: readonly MeasurementOf<'turn'>[]
-}) {
+function PatternRead({ turn, name, kept }: { turn: Turn; name: string; kept: readonly MeasurementHead[] }) {
   const box = useRef<HTMLDivElement>(null)
   const [look, setLook] = useState<Look>('polar')
-  const [otherId, setOtherId] = useState<string>(NONE)
-  const others = kept.filter((m) => m.body.way === 'pattern')
-  const other = others.find((m) => m.id === otherId) ?? null
+  const action = useAction()
+  const [other, setOther] = useState<MeasurementOf<'turn'> | null>(null)
+  const others = kept.filter((m) => m.of === null)
+  const lay = (id: string) =>
+    id === NONE ? setOther(null) : void action.run(() => openMeasurement<MeasurementOf<'turn'>>(id), setOther)
   const points = pointsOf(turn.readings)
   const figures = patternFigures(points)
   const said = figures && patternSaid(figures, folded(points, figures.peakDeg))
@@ -165,12 +162,12 @@ function PatternRead({
           <PickOne
             size="small"
             label="Against"
-            value={otherId}
+            value={other?.id ?? NONE}
             options={[
               { value: NONE, name: 'nothing' },
               ...others.map((m) => ({ value: m.id, name: m.name })),
             ]}
-            onPick={setOtherId}
+            onPick={lay}
             sx={{ minWidth: 220 }}
           />
         )}

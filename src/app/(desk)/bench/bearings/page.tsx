@@ -1,4 +1,4 @@
-import { db, listGrids, listMeasurements } from '@/data'
+import { db, listGrids, listMeasurementHeads } from '@/data'
 import { BearingsPlace } from '@/features/bench/bearings/BearingsPlace'
 import { readUnits } from '@/server/readUnits'
 import { PageHead } from '@/ui/shell'
@@ -11,7 +11,7 @@ export default async function BearingsPage() {
         lead="Bearings from known places cross where a transmitter is; how sure that is, and where to stand next."
       />
       <BearingsPlace
-        kept={listMeasurements(db(), 'bearings')}
+        kept={listMeasurementHeads(db(), 'bearings')}
         grids={listGrids(db())}
         units={await readUnits()}
       />

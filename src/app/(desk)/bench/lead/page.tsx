@@ -1,4 +1,4 @@
-import { db, listMeasurements } from '@/data'
+import { db, listMeasurementHeads } from '@/data'
 import { benchParts } from '@/features/bench/benchParts'
 import { LeadPlace } from '@/features/bench/line/LeadPlace'
 import { readUnits } from '@/server/readUnits'
@@ -13,7 +13,7 @@ export default async function LeadPage() {
       />
       <LeadPlace
         leads={benchParts(db()).leads}
-        kept={listMeasurements(db(), 'sweep').filter((m) => m.body.lead)}
+        kept={listMeasurementHeads(db(), 'sweep').filter((m) => m.of === 'lead')}
         units={await readUnits()}
       />
     </>

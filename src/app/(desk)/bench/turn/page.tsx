@@ -1,4 +1,4 @@
-import { db, listMeasurements } from '@/data'
+import { db, listMeasurementHeads } from '@/data'
 import { benchParts } from '@/features/bench/benchParts'
 import { TurnPlace } from '@/features/bench/turn/TurnPlace'
 import { slopeOfTrial } from '@/features/kit/sums/slopeOfTrial'
@@ -20,7 +20,7 @@ export default async function TurnPage({ params }: Props) {
       />
       <TurnPlace
         antennas={benchParts(db()).antennas}
-        kept={listMeasurements(db(), 'turn')}
+        kept={listMeasurementHeads(db(), 'turn')}
         slope={id === undefined ? null : (slopeOfTrial(db(), id)?.slope ?? null)}
         units={await readUnits()}
       />
