@@ -174,7 +174,7 @@ test('antennas turned against each other, each purpose by itself; and what holdi
   await turned('Small beam of three elements')
   // A half width of 33 degrees, 16 dB behind.
   await expect(answer(page)).toHaveText(
-    /^Its beam is [67]\d° wide at −3 dB, strongest at (\d|35\d)°; behind it hears 1[567]\.\d dB less\.$/,
+    /^Its beam is [67]\d° wide at −3 dB \(± \d+°\), strongest at (\d|35\d)°; behind it hears 1[567]\.\d dB less\.$/,
   )
   await page.getByLabel('Against').click()
   await page.getByRole('option', { name: 'The loop' }).click()

@@ -91,7 +91,7 @@ export function KeptList<M extends Measurement>({ kept, parts, open, onOpen }: P
                     slotProps={{ select: { SelectDisplayProps: { 'aria-label': `Part of ${m.name}` } } }}
                     sx={{ minWidth: 150 }}
                   />
-                  {of && (m.kind === 'sweep' || m.kind === 'turn') && (
+                  {of && (m.kind === 'sweep' || (m.kind === 'turn' && m.of === null)) && (
                     <Box sx={{ fontSize: '0.88rem' }}>
                       {counts ? (
                         'its figures count now'

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { simulatedReceiver, TURN_TRUTH, type Turned } from '@/core/sim/bench'
-import { anglesToTake, fitCosine, pointsOf, twoTurned, type TurnReading } from '../turn'
+import { anglesToTake, fitCosine, pointsOf, repeatability, twoTurned, type TurnReading } from '../turn'
 import { folded, patternFigures } from '../turn/pattern'
 import { crossedRows, crossedSaid, patternSaid, purposeSaid } from './turnSaid'
 
@@ -12,7 +12,9 @@ const turned = (what: Turned, seed: number, step = 15, times = 3): TurnReading[]
 }
 const said = (r: TurnReading[]) => {
   const f = patternFigures(pointsOf(r))!
-  return patternSaid(f, folded(pointsOf(r), f.peakDeg))
+  const repeats = repeatability(r)
+  const times = r.length / pointsOf(r).length
+  return patternSaid(f, folded(pointsOf(r), f.peakDeg), repeats && { ...repeats, times })
 }
 
 describe('what is said of a turn', () => {
@@ -22,8 +24,21 @@ describe('what is said of a turn', () => {
     expect(Math.abs(f.beam3!.widthDeg - 2 * TURN_TRUTH.beam.halfDeg)).toBeLessThan(8)
     expect(Math.abs(f.frontToBack.db - TURN_TRUTH.beam.backDb)).toBeLessThan(1.5)
     expect(said(r).headline).toMatch(
-      /^Its beam is [67]\d° wide at −3 dB, strongest at (\d|35\d)°; behind it hears 1[567]\.\d dB less\.$/,
+      /^Its beam is [67]\d° wide at −3 dB \(± \d+°\), strongest at (\d|35\d)°; behind it hears 1[567]\.\d dB less\.$/,
     )
+  })
+
+  it('holds the simulated beam’s width in its ± in 85 to 99 of 100 turns, and has none of a single turn', () => {
+    let held = 0
+    for (let seed = 1; seed <= 200; seed++) {
+      const { headline } = said(turned('small-beam', seed))
+      const [, width, off] = /^Its beam is (\d+)° wide at −3 dB \(± (\d+)°\)/.exec(headline)!
+      if (Math.abs(Number(width) - 2 * TURN_TRUTH.beam.halfDeg) <= Number(off) + 0.5) held++
+    }
+    // Straight lines between angles of 15 degrees add a little of their own.
+    expect(held / 2).toBeGreaterThanOrEqual(85)
+    expect(held / 2).toBeLessThanOrEqual(99)
+    expect(said(turned('small-beam', 1, 15, 1)).more.at(-1)).toMatch(/^Nothing was read twice/)
   })
 
   it('reads a loop by its nulls, and one that is worn as alike but for the body', () => {

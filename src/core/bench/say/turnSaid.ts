@@ -1,6 +1,8 @@
 import { andList, figureText } from '@/core/units'
 import { distanceRatio } from '@/core/rf'
+import { studentQuantile } from '@/core/stats'
 import { angleLosing, type CosineFit, type PurposeVerdict } from '../turn'
+import { beamDoubtDeg } from '../turn/beamDoubt'
 import type { AtLeast, Folded, PatternFigures } from '../turn/pattern'
 import { mostHidden } from '../turn/pattern'
 
@@ -12,16 +14,31 @@ const POINTS_DB = 3
 /** Both sides differ by less, and folding hides nothing. */
 const HIDES_DB = 2
 
-/** What a pattern says, the answer first. */
+/** How well readings of one angle repeat, and how often each was read. */
+interface Repeats {
+  sdDb: number
+  free: number
+  times: number
+}
+
+/** How far the beam may be off, " (± 9°)"; empty where nothing was read twice. */
+function beamDoubt(f: PatternFigures, repeats: Repeats | null): string {
+  if (!repeats || !f.sharpness.beam) return ''
+  const off = (studentQuantile(0.95, repeats.free) * repeats.sdDb) / Math.sqrt(repeats.times)
+  return ` (± ${deg(beamDoubtDeg(off, f.sharpness.beam))})`
+}
+
+/** What a pattern says, the answer first. @param repeats null where nothing was read twice */
 export function patternSaid(
   f: PatternFigures,
   folds: readonly Folded[],
+  repeats: Repeats | null,
 ): { headline: string; more: string[] } {
   const hidden = mostHidden(folds)
   const headline =
     f.beam3 === null || f.frontToBack.db < POINTS_DB
       ? `It hears much alike all round: the strongest at ${deg(f.peakDeg)}, ${db(f.frontToBack)} less behind.`
-      : `Its beam is ${deg(f.beam3.widthDeg)} wide at −3 dB, strongest at ${deg(f.peakDeg)}; behind it hears ${db(f.frontToBack)} less.`
+      : `Its beam is ${deg(f.beam3.widthDeg)} wide at −3 dB${beamDoubt(f, repeats)}, strongest at ${deg(f.peakDeg)}; behind it hears ${db(f.frontToBack)} less.`
   const more: string[] = []
   if (f.beam6) more.push(`At −6 dB the beam is ${deg(f.beam6.widthDeg)} wide.`)
   more.push(
@@ -42,6 +59,8 @@ export function patternSaid(
     more.push(
       `Folding hides ${figureText(hidden.db)} dB: ${deg(hidden.offDeg)} off the peak its ${hidden.stronger} side is the stronger. A body, a mast or a slope does that.`,
     )
+  if (!repeats)
+    more.push('Nothing was read twice, so nobody knows how well these figures repeat: turn it once more.')
   return { headline, more }
 }
 

@@ -1,4 +1,5 @@
 import { studentQuantile } from '@/core/stats'
+import { beamDoubtDeg } from './beamDoubt'
 import type { PatternFigures } from './pattern'
 import { patternFigures } from './pattern'
 import { pointsOf, repeatability, type TurnReading } from './readings'
@@ -41,10 +42,12 @@ export function twoTurned(
     free > 0
       ? Math.sqrt(((ra?.sdDb ?? 0) ** 2 * (ra?.free ?? 0) + (rb?.sdDb ?? 0) ** 2 * (rb?.free ?? 0)) / free)
       : null
-  const perPoint = (r: readonly TurnReading[]) => r.length / pointsOf(r).length
-  const meanOff = sd === null ? null : sd * Math.sqrt(1 / perPoint(first) + 1 / perPoint(second))
-  const half = meanOff === null ? null : studentQuantile(0.95, free) * meanOff
-  return [hearsFarther(a, b, evened, half), pointsSharper(a, b, half), deeperNull(a, b, half)]
+  // Half of the 90 % interval of a mean of one angle, of each.
+  const off = (r: readonly TurnReading[]) =>
+    sd === null ? null : studentQuantile(0.95, free) * sd * Math.sqrt(pointsOf(r).length / r.length)
+  const [offA, offB] = [off(first), off(second)]
+  const half = offA === null || offB === null ? null : Math.hypot(offA, offB)
+  return [hearsFarther(a, b, evened, half), pointsSharper(a, b, offA, offB), deeperNull(a, b, half)]
 }
 
 function verdictOf(
@@ -64,7 +67,12 @@ function hearsFarther(a: PatternFigures, b: PatternFigures, e: Evened, half: num
   return verdictOf('hears farther', by, half, by > 0)
 }
 
-function pointsSharper(a: PatternFigures, b: PatternFigures, half: number | null): PurposeVerdict {
+function pointsSharper(
+  a: PatternFigures,
+  b: PatternFigures,
+  offA: number | null,
+  offB: number | null,
+): PurposeVerdict {
   const none = (why: string): PurposeVerdict => ({
     purpose: 'points sharper',
     better: 'cannot tell',
@@ -74,9 +82,11 @@ function pointsSharper(a: PatternFigures, b: PatternFigures, half: number | null
   })
   if (!a.beam3 || !b.beam3) return none('one of them falls by 3 dB on no side: it does not point')
   const by = a.beam3.widthDeg - b.beam3.widthDeg
-  // A level that is off moves each edge by that over its slope; two edges of two antennas.
-  const slopes = [a.sharpness.beam, b.sharpness.beam]
-  const off = half === null || slopes.some((s) => !s) ? null : half * Math.hypot(...slopes.map((s) => 1 / s!))
+  const [slopeA, slopeB] = [a.sharpness.beam, b.sharpness.beam]
+  const off =
+    offA === null || offB === null || !slopeA || !slopeB
+      ? null
+      : Math.hypot(beamDoubtDeg(offA, slopeA), beamDoubtDeg(offB, slopeB))
   return verdictOf('points sharper', by, off, by < 0)
 }
 

@@ -14,6 +14,7 @@ import {
   patternSaid,
   pointsOf,
   purposeSaid,
+  repeatability,
   twoTurned,
   type BodyByKind,
   type MeasurementOf,
@@ -120,7 +121,10 @@ function PatternRead({ turn, name, kept }: { turn: Turn; name: string; kept: rea
     id === NONE ? setOther(null) : void action.run(() => openMeasurement<MeasurementOf<'turn'>>(id), setOther)
   const points = pointsOf(turn.readings)
   const figures = patternFigures(points)
-  const said = figures && patternSaid(figures, folded(points, figures.peakDeg))
+  const repeats = repeatability(turn.readings)
+  const times = turn.readings.length / points.length
+  const said =
+    figures && patternSaid(figures, folded(points, figures.peakDeg), repeats && { ...repeats, times })
   const layers: TurnLayer[] = [
     { name, readings: turn.readings },
     ...(other ? [{ name: other.name, readings: other.body.readings as TurnReading[] }] : []),
