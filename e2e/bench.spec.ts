@@ -76,7 +76,7 @@ test('a return-loss sweep against a limit: calibrated, with and without a counte
   await expect(page.getByRole('img', { name: /Reflection plane/ })).toBeVisible()
 
   const saved = page.waitForEvent('download')
-  await page.getByRole('button', { name: 'Save as Touchstone' }).click()
+  await page.getByRole('button', { name: 'Save as Touchstone 1.1' }).click()
   const file = await (await saved).path()
   await page.getByLabel('Keep it as').fill('Whip with its wire')
   await page.getByRole('button', { name: 'Keep it', exact: true }).click()

@@ -39,6 +39,12 @@ describe('what is said of a sweep', () => {
     )
   })
 
+  it('warns of a match that endangers the radio', () => {
+    const bad: Sweep = { frequencyMHz: [430, 440], re: [0.7, 0.7], im: [0, 0], ohm: 50, phase: false }
+    expect(sweepSaid(bad, limits).more[0]).toMatch(/^Do not transmit into it/)
+    expect(sweepSaid(swept('whip-counterpoise'), limits).more[0]).not.toMatch(/Do not transmit/)
+  })
+
   it('cannot tell where the calibration is worth less than what is to spare', () => {
     expect(
       sweepSaid(swept('whip-counterpoise'), { ...limits, limitSwr: 1.25, loadAgainDb: 22 }).verdict,

@@ -53,6 +53,7 @@ export function sweepSaid(s: Sweep, limits: SweepLimits): SweepSaid {
     verdict: open ? 'cannot tell' : pass.passes ? 'passes' : 'fails',
     headline: headlineOf(pass, limits, open, doubt),
     more: [
+      ...harmSaid(pass),
       ...edgesSaid(pass, band, limitSwr),
       ...trimSaid(own, limits),
       ...widthSaid(s, own),
@@ -80,6 +81,14 @@ function headlineOf(
     ? `Not shown: part of the band was not swept. What was is within SWR ${limitText(limitSwr)}.`
     : `Fails: the SWR is ${worst}; ${limitText(limitSwr)} is the limit.`
 }
+
+/** A match that endangers a radio. */
+const HARMS_SWR = 3
+
+const harmSaid = ({ worst }: PassBand): string[] =>
+  worst.swr > HARMS_SWR
+    ? ['Do not transmit into it as it is: what comes back can destroy the final stage. Mend the match first.']
+    : []
 
 function edgesSaid({ own }: PassBand, band: SweepBand, limitSwr: number): string[] {
   if (!own) return [`SWR ${limitText(limitSwr)} is met nowhere in the band.`]

@@ -1,4 +1,5 @@
 export * from './crossed'
+export * from './fieldStrength'
 export * from './overload'
 export * from './pattern'
 export * from './readings'

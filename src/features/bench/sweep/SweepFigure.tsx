@@ -92,14 +92,22 @@ function FilesOut({ title, chosen }: { title: string; chosen: DeskSweep }) {
   ]
   return (
     <>
-      {chosen.sweep.phase && (
-        <Button
-          size="small"
-          onClick={() => downloadText(`${file}.s1p`, writeTouchstone(chosen.sweep, about), 'text/plain')}
-        >
-          Save as Touchstone
-        </Button>
-      )}
+      {chosen.sweep.phase &&
+        (['1.1', '2.0'] as const).map((version) => (
+          <Button
+            key={version}
+            size="small"
+            onClick={() =>
+              downloadText(
+                version === '1.1' ? `${file}.s1p` : `${file}.ts`,
+                writeTouchstone(chosen.sweep, about, version),
+                'text/plain',
+              )
+            }
+          >
+            Save as Touchstone {version}
+          </Button>
+        ))}
       <Button
         size="small"
         onClick={() => downloadText(`${file}.csv`, writeSweepTable(chosen.sweep), 'text/csv')}

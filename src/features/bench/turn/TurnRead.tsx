@@ -285,7 +285,8 @@ function CrossedRead({
       </Table>
       <Quiet small sx={{ mt: 0.5 }}>
         12 dB are a sixteenth of the power and a quarter of the range in free space: power and range are two
-        things.
+        things. A circular antenna loses 3 dB against a linear one at every angle; against a circular one of
+        the other sense it loses all but the isolation.
       </Quiet>
       <Along box={box} title={`${name}, upright to flat`} readings={readings} />
     </>

@@ -16,6 +16,7 @@ import { Fold } from '@/ui/shell'
 import { Quiet } from '@/ui/shell/Quiet'
 import { Step } from '../Step'
 import { NONE, type BenchAntenna } from '../types'
+import { FieldStrengthSum } from './FieldStrengthSum'
 import { TurnFile } from './TurnFile'
 import type { Overload, Turn, TurnOrder } from './useTurn'
 
@@ -37,6 +38,9 @@ export function TurnSide({ turn, overload, antennas, units }: Props) {
       </Step>
       <Step n={2} title="Is the receiver overloaded?">
         <OverloadFields overload={overload} />
+        <Fold title="A reading as field strength">
+          <FieldStrengthSum frequencyMHz={turn.frequencyMHz} leadDb={turn.lossDb} />
+        </Fold>
       </Step>
       <Step
         n={3}
