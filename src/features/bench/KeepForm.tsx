@@ -8,10 +8,10 @@ import type { BodyByKind, MeasurementKind, MeasurementSource, NewMeasurement } f
 import { MAX_LETTERS } from '@/core/schema/limits'
 import { useAction } from '@/ui/answers/useAction'
 import { FieldGrid } from '@/ui/fields/FieldGrid'
-import { PickOne } from '@/ui/fields/PickOne'
 import { Quiet } from '@/ui/shell/Quiet'
 import { keepMeasurement } from './actions'
-import { NONE, type BenchPart } from './types'
+import { PickPart } from './PickPart'
+import type { BenchPart } from './types'
 
 interface Props<K extends MeasurementKind> {
   kind: K
@@ -78,17 +78,7 @@ export function KeepForm<K extends MeasurementKind>({
           onChange={(e) => setName(e.target.value)}
           slotProps={{ htmlInput: { maxLength: MAX_LETTERS.trialName } }}
         />
-        {parts.length > 0 && (
-          <PickOne
-            label="Of the part"
-            value={part || NONE}
-            options={[
-              { value: NONE, name: 'None of the kit' },
-              ...parts.map((a) => ({ value: a.id, name: a.name })),
-            ]}
-            onPick={(id) => setPartId(id === NONE ? '' : id)}
-          />
-        )}
+        <PickPart label="Of the part" partId={part} parts={parts} onPick={setPartId} />
         <TextField
           label="Instrument"
           value={instrument ?? about.instrument}

@@ -11,7 +11,8 @@ import { Table } from '@/ui/table/Table'
 import type { MeasurementHead } from '@/data/measurements'
 import { openMeasurement } from './openMeasurement'
 import { changeMeasurement, dropMeasurement, goByMeasurement } from './actions'
-import { NONE, type BenchPart } from './types'
+import { NONE } from './PickPart'
+import type { BenchPart } from './types'
 
 interface Props<M extends Measurement> {
   kept: readonly MeasurementHead[]

@@ -18,6 +18,3 @@ export interface BenchLead extends BenchPart {
   lengthM: number
   velocityFactor: number | null
 }
-
-/** In a list to choose from, the choice of none. */
-export const NONE = 'none'

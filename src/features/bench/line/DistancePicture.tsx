@@ -1,5 +1,6 @@
 import type { Fault, TimeDomain } from '@/core/bench'
 import { toShown, shownUnit, type Units } from '@/core/units'
+import { Axes } from '../Axes'
 import { alongText } from './alongText'
 import { pathOf, roundTicks } from '../sweep/traceGeometry'
 
@@ -13,6 +14,7 @@ interface Props {
 
 const [W, H] = [860, 320]
 const [LEFT, TOP, WIDE, HIGH] = [62, 30, W - 62 - 16, H - 30 - 56]
+const FRAME = { left: LEFT, top: TOP, wide: WIDE, high: HIGH, height: H }
 
 /** What comes back along a lead, by distance from its near end. */
 export function DistancePicture({ t, faults, lengthM, units }: Props) {
@@ -35,30 +37,20 @@ export function DistancePicture({ t, faults, lengthM, units }: Props) {
       className="distance-picture"
       style={{ display: 'block', background: 'var(--raised)' }}
     >
-      <g fontSize="14" fill="var(--soft)">
-        {roundTicks(0, top, 4).map((v) => (
-          <g key={v}>
-            <path d={`M${LEFT} ${y(v)}h${WIDE}`} stroke="var(--rule)" />
-            <text x={LEFT - 8} y={y(v) + 5} textAnchor="end">
-              {Math.round(v * 100)}
-            </text>
-          </g>
-        ))}
-        {across.map((v) => (
-          <g key={v}>
-            <path d={`M${x(v * perShown)} ${TOP + HIGH}v-6`} stroke="var(--ink)" />
-            <text x={x(v * perShown)} y={TOP + HIGH + 20} textAnchor="middle">
-              {v}
-            </text>
-          </g>
-        ))}
-        <text x={LEFT + WIDE / 2} y={H - 8} textAnchor="middle" fill="var(--ink)">
-          Distance from the near end, {shownUnit('m', units)}
-        </text>
-        <text transform={`translate(16 ${TOP + HIGH / 2}) rotate(-90)`} textAnchor="middle" fill="var(--ink)">
-          Comes back, % of voltage
-        </text>
-      </g>
+      <Axes
+        frame={FRAME}
+        upright={{
+          ticks: roundTicks(0, top, 4),
+          at: y,
+          name: 'Comes back, % of voltage',
+          text: (v) => String(Math.round(v * 100)),
+        }}
+        across={{
+          ticks: across,
+          at: (v) => x(v * perShown),
+          name: `Distance from the near end, ${shownUnit('m', units)}`,
+        }}
+      />
       {lengthM !== null && (
         <g>
           <path
@@ -78,7 +70,6 @@ export function DistancePicture({ t, faults, lengthM, units }: Props) {
         fillOpacity="0.16"
       />
       <path d={path} fill="none" stroke="var(--rig-1)" strokeWidth="2.5" />
-      <path d={`M${LEFT} ${TOP + HIGH}h${WIDE}`} stroke="var(--ink)" strokeWidth="1.5" />
       {faults
         .filter((f) => f.distanceM <= endM)
         .map((f) => (

@@ -4,7 +4,6 @@ import Box from '@mui/material/Box'
 import type { MeasurementOf } from '@/core/bench'
 import { shownUnit, type Units } from '@/core/units'
 import { NumberBox } from '@/ui/fields/NumberBox'
-import { PickOne } from '@/ui/fields/PickOne'
 import type { MeasurementHead } from '@/data/measurements'
 import { KeptList } from '../KeptList'
 import { Step } from '../Step'
@@ -12,7 +11,8 @@ import { StationSteps } from '../sweep/StationSteps'
 import { fromKept } from '../sweep/useSweeps'
 import { useStation } from '../sweep/useStation'
 import { TwoColumns } from '../TwoColumns'
-import { NONE, type BenchLead } from '../types'
+import { PickPart } from '../PickPart'
+import type { BenchLead } from '../types'
 import { LeadRead } from './LeadRead'
 import { LengthSums } from './LengthSums'
 import { useLeadFields, type LeadFields } from './useLeadFields'
@@ -63,18 +63,13 @@ function LeadSide({
 }) {
   return (
     <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25 }}>
-      {leads.length > 0 && (
-        <PickOne
-          label="Lead"
-          value={f.leadId || NONE}
-          options={[
-            { value: NONE, name: 'None of the kit' },
-            ...leads.map((l) => ({ value: l.id, name: l.name })),
-          ]}
-          onPick={(id) => f.chooseLead(id === NONE ? '' : id)}
-          sx={{ gridColumn: '1 / -1' }}
-        />
-      )}
+      <PickPart
+        label="Lead"
+        partId={f.leadId}
+        parts={leads}
+        onPick={f.chooseLead}
+        sx={{ gridColumn: '1 / -1' }}
+      />
       <NumberBox
         label="Length by the tape"
         unit={shownUnit('m', units)}

@@ -1,9 +1,11 @@
 import { blocksOf, type LiveSeries } from '@/core/bench'
 import { rigLook } from '@/ui/theme/palette'
+import { Axes } from '../Axes'
 import { roundTicks } from '../sweep/traceGeometry'
 
 const [W, H] = [860, 380]
 const [LEFT, TOP, WIDE, HIGH] = [62, 34, W - 62 - 16, H - 34 - 56]
+const FRAME = { left: LEFT, top: TOP, wide: WIDE, high: HIGH, height: H }
 
 /** Levels over time, with what was plugged in behind them, and the mean of each block that counts. */
 export function LivePicture({ series, settleS }: { series: readonly LiveSeries[]; settleS: number }) {
@@ -48,31 +50,19 @@ export function LivePicture({ series, settleS }: { series: readonly LiveSeries[]
           </text>
         </g>
       ))}
-      <g fontSize="14" fill="var(--soft)">
-        {roundTicks(low, high, 6).map((t) => (
-          <g key={t}>
-            <path d={`M${LEFT} ${y(t)}h${WIDE}`} stroke="var(--rule)" />
-            <text x={LEFT - 8} y={y(t) + 5} textAnchor="end">
-              {String(t).replace('-', '−')}
-            </text>
-          </g>
-        ))}
-        {roundTicks(0, minutes ? end / 60 : end, 8).map((t) => (
-          <g key={t}>
-            <path d={`M${x(minutes ? t * 60 : t)} ${TOP + HIGH}v-6`} stroke="var(--ink)" />
-            <text x={x(minutes ? t * 60 : t)} y={TOP + HIGH + 20} textAnchor="middle">
-              {t}
-            </text>
-          </g>
-        ))}
-        <text x={LEFT + WIDE / 2} y={H - 8} textAnchor="middle" fill="var(--ink)">
-          Time, {minutes ? 'minutes' : 'seconds'}
-        </text>
-        <text transform={`translate(16 ${TOP + HIGH / 2}) rotate(-90)`} textAnchor="middle" fill="var(--ink)">
-          {first.quantity.name}, {first.quantity.unit}
-        </text>
-      </g>
-      <path d={`M${LEFT} ${TOP + HIGH}h${WIDE}`} stroke="var(--ink)" strokeWidth="1.5" />
+      <Axes
+        frame={FRAME}
+        upright={{
+          ticks: roundTicks(low, high, 6),
+          at: y,
+          name: `${first.quantity.name}, ${first.quantity.unit}`,
+        }}
+        across={{
+          ticks: roundTicks(0, minutes ? end / 60 : end, 8),
+          at: (t) => x(minutes ? t * 60 : t),
+          name: `Time, ${minutes ? 'minutes' : 'seconds'}`,
+        }}
+      />
       {same.map((s, i) => {
         const { hue, dash } = rigLook(i)
         return (

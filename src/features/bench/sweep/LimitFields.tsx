@@ -3,10 +3,10 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { NumberBox } from '@/ui/fields/NumberBox'
-import { PickOne } from '@/ui/fields/PickOne'
 import { Fold } from '@/ui/shell'
 import { Quiet } from '@/ui/shell/Quiet'
-import { NONE, type BenchAntenna } from '../types'
+import { PickPart } from '../PickPart'
+import type { BenchAntenna } from '../types'
 import type { Limits } from './useLimits'
 
 const TWO = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25, mb: 1.25 } as const
@@ -15,19 +15,13 @@ const TWO = { display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.25, mb: 1.
 export function LimitFields({ limits: l, antennas }: { limits: Limits; antennas: readonly BenchAntenna[] }) {
   return (
     <>
-      {antennas.length > 0 && (
-        <PickOne
-          label="Antenna"
-          value={l.antennaId || NONE}
-          options={[
-            { value: NONE, name: 'None of the kit' },
-            ...antennas.map((a) => ({ value: a.id, name: a.name })),
-          ]}
-          onPick={(id) => l.chooseAntenna(id === NONE ? '' : id)}
-          fullWidth
-          sx={{ mb: 1.25 }}
-        />
-      )}
+      <PickPart
+        label="Antenna"
+        partId={l.antennaId}
+        parts={antennas}
+        onPick={l.chooseAntenna}
+        sx={{ mb: 1.25 }}
+      />
       <Box sx={TWO}>
         <NumberBox
           label="Band from"

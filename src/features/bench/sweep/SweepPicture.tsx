@@ -3,6 +3,7 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { mhzText, readAt, readings, type SweepBand } from '@/core/bench'
 import { rigLook } from '@/ui/theme/palette'
+import { Axes } from '../Axes'
 import { axisOf, frequencyAxis, pathOf, type AxisScale, type TraceScale } from './traceGeometry'
 import type { DeskSweep } from './useSweeps'
 
@@ -26,6 +27,7 @@ interface Props {
 
 const [W, H] = [860, 440]
 const [LEFT, TOP, WIDE, HIGH] = [62, 26, W - 62 - 16, H - 26 - 62]
+const FRAME = { left: LEFT, top: TOP, wide: WIDE, high: HIGH, height: H }
 const STEP_PART = 0.002
 
 /** Sweeps over frequency, with the band on the axis, the limit as a line, and markers that are dragged. */
@@ -77,7 +79,11 @@ export function SweepPicture({
       className="sweep-picture"
     >
       <BandBar x={x} band={band} low={low} high={high} />
-      <Grid axis={axis} across={across.ticks} x={x} y={y} />
+      <Axes
+        frame={FRAME}
+        upright={{ ticks: axis.ticks, at: y, name: axis.name }}
+        across={{ ticks: across.ticks, at: x, name: 'Frequency, MHz' }}
+      />
       {axis.limit !== null && (
         <g>
           <path
@@ -150,36 +156,6 @@ interface Plotted {
   axis: AxisScale
   x: (f: number) => number
   y: (v: number) => number
-}
-
-function Grid({ axis, across, x, y }: Plotted & { across: readonly number[] }) {
-  return (
-    <g fontSize="14" fill="var(--soft)">
-      {axis.ticks.map((t) => (
-        <g key={t}>
-          <path d={`M${LEFT} ${y(t)}h${WIDE}`} stroke="var(--rule)" />
-          <text x={LEFT - 8} y={y(t) + 5} textAnchor="end">
-            {String(t).replace('-', '−')}
-          </text>
-        </g>
-      ))}
-      {across.map((t) => (
-        <g key={t}>
-          <path d={`M${x(t)} ${TOP + HIGH}v-6`} stroke="var(--ink)" />
-          <text x={x(t)} y={TOP + HIGH + 26} textAnchor="middle">
-            {t}
-          </text>
-        </g>
-      ))}
-      <path d={`M${LEFT} ${TOP + HIGH}h${WIDE}`} stroke="var(--ink)" strokeWidth="1.5" />
-      <text x={LEFT + WIDE / 2} y={H - 8} textAnchor="middle" fill="var(--ink)">
-        Frequency, MHz
-      </text>
-      <text transform={`translate(16 ${TOP + HIGH / 2}) rotate(-90)`} textAnchor="middle" fill="var(--ink)">
-        {axis.name}
-      </text>
-    </g>
-  )
 }
 
 function Trace({ s, look, strong, axis, x, y }: Plotted & { s: DeskSweep; look: number; strong: boolean }) {

@@ -1,5 +1,6 @@
 import { levelAt, pointsOf, type TurnPoint, type TurnReading } from '@/core/bench'
 import { rigLook } from '@/ui/theme/palette'
+import { Axes } from '../Axes'
 import { roundTicks } from '../sweep/traceGeometry'
 
 export interface TurnLayer {
@@ -137,6 +138,10 @@ function Layer({ points, layer, look, at, folded }: LayerProps) {
 
 const [W, H] = [860, 400]
 const [LEFT, TOP, WIDE, HIGH] = [62, 18, W - 62 - 20, H - 18 - 56]
+const FRAME = { left: LEFT, top: TOP, wide: WIDE, high: HIGH, height: H }
+
+const anglesOf = (toDeg: number) =>
+  Array.from({ length: toDeg === 360 ? 13 : 10 }, (_, i) => i * (toDeg === 360 ? 30 : 10))
 
 /** The same laid flat, or a quarter turn of two antennas, with a law through it. */
 export function FlatPicture({
@@ -163,31 +168,11 @@ export function FlatPicture({
       className="turn-picture"
       style={{ display: 'block', background: 'var(--raised)' }}
     >
-      <g fontSize="14" fill="var(--soft)">
-        {roundTicks(low, top + 2, 6).map((t) => (
-          <g key={t}>
-            <path d={`M${LEFT} ${y(t)}h${WIDE}`} stroke="var(--rule)" />
-            <text x={LEFT - 8} y={y(t) + 5} textAnchor="end">
-              {String(t).replace('-', '−')}
-            </text>
-          </g>
-        ))}
-        {Array.from({ length: toDeg === 360 ? 13 : 10 }, (_, i) => i * (toDeg === 360 ? 30 : 10)).map((a) => (
-          <g key={a}>
-            <path d={`M${x(a)} ${TOP + HIGH}v-6`} stroke="var(--ink)" />
-            <text x={x(a)} y={TOP + HIGH + 20} textAnchor="middle">
-              {a}°
-            </text>
-          </g>
-        ))}
-        <text x={LEFT + WIDE / 2} y={H - 8} textAnchor="middle" fill="var(--ink)">
-          Turned by, degrees
-        </text>
-        <text transform={`translate(16 ${TOP + HIGH / 2}) rotate(-90)`} textAnchor="middle" fill="var(--ink)">
-          Level, dBm
-        </text>
-      </g>
-      <path d={`M${LEFT} ${TOP + HIGH}h${WIDE}`} stroke="var(--ink)" strokeWidth="1.5" />
+      <Axes
+        frame={FRAME}
+        upright={{ ticks: roundTicks(low, top + 2, 6), at: y, name: 'Level, dBm' }}
+        across={{ ticks: anglesOf(toDeg), at: x, name: 'Turned by, degrees', text: (a) => `${a}°` }}
+      />
       {layers.map((layer, i) => {
         const { hue, dash } = rigLook(i)
         const own = all[i]!.map((p): [number, number] => [p.angleDeg, p.db])

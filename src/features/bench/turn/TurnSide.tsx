@@ -15,7 +15,8 @@ import { PickOne } from '@/ui/fields/PickOne'
 import { Fold } from '@/ui/shell'
 import { Quiet } from '@/ui/shell/Quiet'
 import { Step } from '../Step'
-import { NONE, type BenchAntenna } from '../types'
+import { PickPart } from '../PickPart'
+import type { BenchAntenna } from '../types'
 import { FieldStrengthSum } from './FieldStrengthSum'
 import { TurnFile } from './TurnFile'
 import type { Overload, Turn, TurnOrder } from './useTurn'
@@ -75,18 +76,13 @@ function WhatFields({ turn, antennas, units }: Omit<Props, 'overload'>) {
         <ToggleButton value="crossed">Upright to flat</ToggleButton>
       </ToggleButtonGroup>
       <Box sx={TWO}>
-        {antennas.length > 0 && (
-          <PickOne
-            label="Antenna"
-            value={turn.antennaId || NONE}
-            options={[
-              { value: NONE, name: 'None of the kit' },
-              ...antennas.map((a) => ({ value: a.id, name: a.name })),
-            ]}
-            onPick={(id) => turn.setAntennaId(id === NONE ? '' : id)}
-            sx={{ gridColumn: '1 / -1' }}
-          />
-        )}
+        <PickPart
+          label="Antenna"
+          partId={turn.antennaId}
+          parts={antennas}
+          onPick={turn.setAntennaId}
+          sx={{ gridColumn: '1 / -1' }}
+        />
         <NumberBox
           label="Frequency"
           unit="MHz"
