@@ -16,10 +16,15 @@ export interface LineLink {
 const SILENT = 'The instrument does not answer. Is it on, and is this its port and speed?'
 const GONE = 'The connection to the instrument is gone. Plug it in, and connect again.'
 
+const escaped = (text: string) => text.replace(/[.*+?^${}()|[\]\\]/g, '\\$&')
+
 const firstLine = (text: string) => text.includes('\n')
 
-/** Speaks lines of text over a port's bytes. One question at a time. */
-export function lineLink(port: BytePort): LineLink {
+/** What ends a line: measuring instruments take a line feed, modems a carriage return (ITU-T V.250). */
+export type LineEnd = '\n' | '\r'
+
+/** Speaks lines of text over a port's bytes. One question at a time; an echo of it is no answer. */
+export function lineLink(port: BytePort, end: LineEnd): LineLink {
   const reader = port.readable!.getReader()
   const writer = port.writable!.getWriter()
   const decoder = new TextDecoder()
@@ -31,7 +36,7 @@ export function lineLink(port: BytePort): LineLink {
     for (;;) {
       const { value, done } = await reader.read()
       if (done) break
-      heard += decoder.decode(value, { stream: true }).replace(/\r/g, '')
+      heard += decoder.decode(value, { stream: true }).replace(/\r\n?/g, '\n')
       wake()
     }
   }
@@ -41,14 +46,17 @@ export function lineLink(port: BytePort): LineLink {
       gone = true
       wake()
     })
-  const send = (line: string) => writer.write(encoder.encode(`${line}\n`))
-  const waited = (done: (text: string) => boolean, waitMs: number) =>
+  const send = (line: string) => writer.write(encoder.encode(`${line}${end}`))
+  const answered = (line: string) =>
+    heard.replace(/^\n+/, '').replace(new RegExp(`^${escaped(line)}\\n+`), '')
+  const waited = (line: string, done: (text: string) => boolean, waitMs: number) =>
     new Promise<void>((resolve, reject) => {
       const timer = setTimeout(() => reject(new Error(SILENT)), waitMs)
       wake = () => {
-        if (!gone && !done(heard)) return
+        const there = done(answered(line))
+        if (!gone && !there) return
         clearTimeout(timer)
-        if (gone && !done(heard)) reject(new Error(GONE))
+        if (!there) reject(new Error(GONE))
         else resolve()
       }
       wake()
@@ -58,8 +66,8 @@ export function lineLink(port: BytePort): LineLink {
     ask: async (line, waitMs, done = firstLine) => {
       heard = ''
       await send(line)
-      await waited(done, waitMs)
-      return heard.trim()
+      await waited(line, done, waitMs)
+      return answered(line).trim()
     },
     close: async () => {
       await reader.cancel().catch(() => undefined)

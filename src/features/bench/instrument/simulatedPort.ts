@@ -12,7 +12,7 @@ export function simulatedPort(say: (line: string) => string | null, delayMs: num
   const writable = new WritableStream<Uint8Array>({
     write: (bytes) => {
       heard += decoder.decode(bytes, { stream: true })
-      const lines = heard.split('\n')
+      const lines = heard.split(/[\r\n]+/)
       heard = lines.pop()!
       for (const line of lines) {
         const answer = say(line)

@@ -2,7 +2,7 @@
 'use client'
 
 import { useEffect, useRef, useState } from 'react'
-import { lineLink, type BytePort, type LineLink } from './lineLink'
+import { lineLink, type BytePort, type LineEnd, type LineLink } from './lineLink'
 
 export interface Instrument {
   link: LineLink | null
@@ -24,8 +24,18 @@ const NO_SERIAL =
 
 const wordsOf = (e: unknown) => (e instanceof Error ? e.message : String(e))
 
-/** An instrument on a line. @param askWho what it is asked to say who it is @param waitMs for that answer */
-export function useInstrument(askWho: string, waitMs = 3000): Instrument {
+const WAIT_MS = 3000
+
+/**
+ * An instrument on a line.
+ * @param askWho what it is asked to say who it is
+ * @param saidAll whether an answer to that is whole; its first line is, where left out
+ */
+export function useInstrument(
+  askWho: string,
+  end: LineEnd = '\n',
+  saidAll?: (text: string) => boolean,
+): Instrument {
   const [link, setLink] = useState<LineLink | null>(null)
   const [said, setSaid] = useState({ identity: '', simulated: false, problem: '' })
   const [busy, setBusy] = useState(false)
@@ -35,9 +45,9 @@ export function useInstrument(askWho: string, waitMs = 3000): Instrument {
   const open: Instrument['open'] = async (make, simulated) => {
     setBusy(true)
     try {
-      const made = lineLink(await make())
+      const made = lineLink(await make(), end)
       try {
-        const identity = await made.ask(askWho, waitMs)
+        const identity = await made.ask(askWho, WAIT_MS, saidAll)
         open_.current = made
         setLink(made)
         setSaid({ identity: identity.split('\n')[0]!, simulated, problem: '' })

@@ -16,7 +16,7 @@ import { numberIn } from '@/ui/fields/NumberBox'
 import { simulatedPort } from '../instrument/simulatedPort'
 import { useInstrument } from '../instrument/useInstrument'
 import { SIMULATED_FASTER, useEntries, type LiveSource, type Plugged } from './useEntries'
-import { usePolling } from './usePolling'
+import { SAID_ALL, usePolling } from './usePolling'
 
 const SEED = 41
 const ANSWERS_MS = 30
@@ -29,7 +29,7 @@ export function useLive() {
   const [text, setText] = useState({ what: '', settle: '5', every: '1', command: 'AT+CESQ' })
   const [polling, setPolling] = useState(false)
   const [problem, setProblem] = useState('')
-  const instrument = useInstrument('ATI')
+  const instrument = useInstrument('ATI', '\r', SAID_ALL)
   const [modem] = useState<SimulatedModem>(() => simulatedModem(SEED))
   const { simulated } = instrument
   const settleS = Math.max(0, numberIn(text.settle) ?? 0)

@@ -5,7 +5,7 @@ import type { LineLink } from '../instrument/lineLink'
 
 const WAIT_MS = 4000
 /** A modem has said all once it says OK, or that it cannot. */
-const SAID_ALL = (text: string) => /^(OK|ERROR.*)$/m.test(text)
+export const SAID_ALL = (text: string) => /^(OK|ERROR.*)$/m.test(text)
 
 interface Polled {
   on: boolean
