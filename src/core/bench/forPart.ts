@@ -1,7 +1,7 @@
+import { turnDeg } from '@/core/geo'
 import { velocityFactorOf, type LeadMeasured } from './line'
 import { readings, type Sweep } from './sweep'
 import { pointsOf, type TurnReading } from './turn'
-import { halfTurnOf } from './turn/readings'
 
 /** The most points of a sweep that a part keeps; a budget reads between them. */
 const MOST_SWR = 81
@@ -27,7 +27,7 @@ export function patternPointsOf(turned: readonly TurnReading[]): { angleDeg: num
   const top = points.reduce((a, b) => (b.db > a.db ? b : a))
   return points
     .map((p) => ({
-      angleDeg: Number(((halfTurnOf(p.angleDeg - top.angleDeg) + 360) % 360).toFixed(2)),
+      angleDeg: Number(turnDeg(p.angleDeg - top.angleDeg).toFixed(2)),
       db: Number((p.db - top.db).toFixed(2)),
     }))
     .sort((a, b) => a.angleDeg - b.angleDeg)

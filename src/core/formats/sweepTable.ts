@@ -1,6 +1,6 @@
 import { bad, good, problem, type Outcome, type Problem } from '@/core/outcome'
 import { gammaOfReturnLoss, gammaOfSwr } from '@/core/rf'
-import type { Sweep } from '@/core/bench'
+import { readings, type Sweep } from '@/core/bench/sweep'
 import { writeCsv, type CsvTable } from './csvTable'
 
 /** What the figures of a sweep's table are. */
@@ -150,12 +150,8 @@ export function writeSweepTable(s: Sweep): string {
     s.phase
       ? ['frequency_mhz', 're', 'im', 'return_loss_db', 'swr']
       : ['frequency_mhz', 'return_loss_db', 'swr'],
-    s.frequencyMHz.map((f, i) => {
-      const size = Math.hypot(s.re[i]!, s.im[i]!)
-      const said = [
-        Number((-20 * Math.log10(size)).toFixed(3)),
-        size < 1 ? Number(((1 + size) / (1 - size)).toFixed(4)) : null,
-      ]
+    readings(s).map(({ frequencyMHz: f, returnLossDb, swr }, i) => {
+      const said = [Number(returnLossDb.toFixed(3)), Number.isFinite(swr) ? Number(swr.toFixed(4)) : null]
       return s.phase ? [f, Number(s.re[i]!.toFixed(7)), Number(s.im[i]!.toFixed(7)), ...said] : [f, ...said]
     }),
   )

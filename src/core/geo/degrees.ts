@@ -14,3 +14,9 @@ export function metresPerDegree(latDeg: number): { lat: number; lon: number } {
     lon: 111_412.84 * Math.cos(phi) - 93.5 * Math.cos(3 * phi) + 0.118 * Math.cos(5 * phi),
   }
 }
+
+/** An angle from 0 to below 360 degrees. */
+export const turnDeg = (deg: number) => ((deg % 360) + 360) % 360
+
+/** An angle from -180 to below 180 degrees: how far off, and to which side. */
+export const offDeg = (deg: number) => turnDeg(deg + 180) - 180

@@ -1,4 +1,5 @@
 import geodesic from 'geographiclib-geodesic'
+import { turnDeg } from './degrees'
 
 /** A place on WGS 84, degrees. */
 export interface Place {
@@ -32,6 +33,3 @@ export function direct(from: Place, bearingDeg: number, distanceM: number): Plac
   const r = WGS84.Direct(from.lat, from.lon, bearingDeg, distanceM)
   return { lat: r.lat2 ?? 0, lon: r.lon2 ?? 0 }
 }
-
-/** An angle from 0 to below 360 degrees. */
-export const turnDeg = (deg: number) => ((deg % 360) + 360) % 360

@@ -14,8 +14,11 @@ export function eirpDbm(powerW: number, gainDbi: number, lossDb: number): number
   return dbmOfWatts(powerW) - lossDb + gainDbi
 }
 
+/** Speed of light, m/µs: a wavelength in m by a frequency in MHz. */
+export const LIGHT_M_PER_US = 299.792458
+
 /** Wavelength in m. @param frequencyMHz above nought */
 export function wavelengthM(frequencyMHz: number): number {
   if (!(frequencyMHz > 0)) throw new RangeError(`frequencyMHz must be above 0, not ${frequencyMHz}`)
-  return 299.792458 / frequencyMHz
+  return LIGHT_M_PER_US / frequencyMHz
 }

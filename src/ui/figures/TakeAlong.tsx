@@ -3,6 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import type { ReactNode, RefObject } from 'react'
+import { fileNameOf } from '@/core/trial/runFileName'
 import { downloadText } from '@/ui/fields/downloadText'
 import { drawingOf, savePng } from './drawing'
 
@@ -18,7 +19,7 @@ interface Props {
 
 /** The ways to take a drawing along: as a picture, as a drawing. */
 export function TakeAlong({ box, select, title, children }: Props) {
-  const file = title.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')
+  const file = fileNameOf(title)
   const svg = () => drawingOf(box.current?.querySelector(select) ?? null)
   const png = async () => {
     const text = svg()

@@ -1,6 +1,7 @@
 import geomagnetism from 'geomagnetism'
 import SunCalc from 'suncalc'
 import { inverse, turnDeg, type Place } from '@/core/geo'
+import { bulgeM } from '@/core/propagation/horizon'
 
 /** How far a compass points from true north, and by which year of the model. */
 export interface Declination {
@@ -39,12 +40,11 @@ export interface Aim {
   tiltDeg: number
 }
 
-const EARTH_4_3_M = (4 / 3) * 6_371_000
-
 /** @param fromM, toM heights of the antennas above sea level, m */
 export function aimAt(from: Place, fromM: number, to: Place, toM: number): Aim {
   const { bearingDeg, distanceM } = inverse(from, to)
-  const drop = (distanceM * distanceM) / (2 * EARTH_4_3_M)
+  const km = distanceM / 1000
+  const drop = bulgeM(km, km)
   return { bearingDeg, distanceM, tiltDeg: (Math.atan2(toM - fromM - drop, distanceM) * 180) / Math.PI }
 }
 

@@ -1,5 +1,6 @@
 import { bad, good, problem, type Outcome } from '@/core/outcome'
 import { direct, inverse, turnDeg, type Place } from '@/core/geo'
+import { normalCdf } from '@/core/stats'
 
 /** A bearing from a known place, true. */
 export interface Bearing extends Place {
@@ -74,35 +75,35 @@ function missOf(l: Line, x: number, y: number): number {
 const costAt = (lines: readonly Line[], x: number, y: number) =>
   lines.reduce((s, l) => s + (missOf(l, x, y) / l.sd) ** 2, 0)
 
-/** What the bearings know of a point near it: sums of squared slopes. */
-function informationAt(lines: readonly Line[], x: number, y: number) {
-  let [xx, xy, yy] = [0, 0, 0]
+/** What the bearings know of a point near it, and whereto they pull it: sums of their squared slopes, and by their misses. */
+function normalAt(lines: readonly Line[], x: number, y: number) {
+  let [xx, xy, yy, bx, by] = [0, 0, 0, 0, 0]
   for (const l of lines) {
     const [dx, dy] = [x - l.x, y - l.y]
     const far = dx * dx + dy * dy
     const [gx, gy] = [dy / far / l.sd, -dx / far / l.sd]
+    const miss = missOf(l, x, y) / l.sd
     xx += gx * gx
     xy += gx * gy
     yy += gy * gy
+    bx += gx * miss
+    by += gy * miss
   }
-  return { xx, xy, yy, det: xx * yy - xy * xy }
+  return { xx, xy, yy, bx, by, det: xx * yy - xy * xy }
+}
+
+interface Found {
+  x: number
+  y: number
+  cost: number
 }
 
 /** Gauss and Newton from a start; null where it runs away. */
-function refined(lines: readonly Line[], start: { x: number; y: number }, reach: number) {
-  let { x, y } = start
-  let cost = costAt(lines, x, y)
+function refined(lines: readonly Line[], start: Found, reach: number): Found | null {
+  let { x, y, cost } = start
   for (let round = 0; round < ROUNDS; round++) {
-    const { xx, xy, yy, det } = informationAt(lines, x, y)
+    const { xx, xy, yy, bx, by, det } = normalAt(lines, x, y)
     if (!(det > 0)) return null
-    let [bx, by] = [0, 0]
-    for (const l of lines) {
-      const [dx, dy] = [x - l.x, y - l.y]
-      const far = dx * dx + dy * dy
-      const miss = missOf(l, x, y) / l.sd
-      bx += (dy / far / l.sd) * miss
-      by += (-dx / far / l.sd) * miss
-    }
     const [sx, sy] = [(yy * bx - xy * by) / det, (xx * by - xy * bx) / det]
     let part = 1
     while (part > 1e-4 && costAt(lines, x + sx * part, y + sy * part) > cost) part /= 2
@@ -117,7 +118,7 @@ function refined(lines: readonly Line[], start: { x: number; y: number }, reach:
 }
 
 /** Least cost over a plane, from starts at many distances all round, so that the wrong side of a loop is not kept. */
-function solved(lines: readonly Line[], scale: number) {
+function solved(lines: readonly Line[], scale: number): Found | null {
   const reach = scale * FARTHEST
   const starts = [0.1, 0.3, 1, 3, 10].flatMap((r) =>
     Array.from({ length: SEARCH }, (_, i) => {
@@ -130,14 +131,11 @@ function solved(lines: readonly Line[], scale: number) {
     .sort((a, b) => a.cost - b.cost)
     .slice(0, 8)
     .flatMap((s) => refined(lines, s, reach) ?? [])
-    .reduce<{ x: number; y: number; cost: number } | null>(
-      (best, s) => (best && best.cost <= s.cost ? best : s),
-      null,
-    )
+    .reduce<Found | null>((best, s) => (best && best.cost <= s.cost ? best : s), null)
 }
 
 function ellipseOf(lines: readonly Line[], x: number, y: number): Ellipse {
-  const { xx, xy, yy, det } = informationAt(lines, x, y)
+  const { xx, xy, yy, det } = normalAt(lines, x, y)
   const [cxx, cxy, cyy] = [yy / det, -xy / det, xx / det]
   const middle = (cxx + cyy) / 2
   const apart = Math.hypot((cxx - cyy) / 2, cxy)
@@ -224,50 +222,45 @@ export function fixOf(bearings: readonly Bearing[]): Outcome<Fix> {
         'These bearings do not cross: they run apart, or side by side. Is one of them a back bearing, or taken by the compass and entered as true?',
       ),
     )
-  const rest = (without: number) => {
-    const others = lines.filter((_, i) => i !== without)
-    return others.length < 2 ? null : solved(others, scale)
-  }
-  const area = (ls: readonly Line[]) => 1 / Math.sqrt(informationAt(ls, found.x, found.y).det)
+  // Each of them told by the others, once for what it contributes and for whether it disagrees.
+  const others = lines.map((_, i) => lines.filter((__, k) => k !== i))
+  const byOthers = others.map((rest) => (rest.length < 2 ? null : solved(rest, scale)))
+  const area = (ls: readonly Line[]) => 1 / Math.sqrt(normalAt(ls, found.x, found.y).det)
   const contributions = lines.map((l, i): Contribution => {
     const off = missOf(l, found.x, found.y)
-    const without = rest(i)
     const takenRad = Math.atan2(found.x - l.x, found.y - l.y) + off
     return {
       id: bearings[i]!.id,
       offDeg: (off * 180) / Math.PI,
       offSd: off / l.sd,
-      withoutIt: without ? area(lines.filter((_, k) => k !== i)) / area(lines) : null,
+      withoutIt: byOthers[i] ? area(others[i]!) / area(lines) : null,
       takenDeg: turnDeg((takenRad * 180) / Math.PI),
     }
   })
+  const outlier = outlierOf(lines, byOthers)
   return good({
     place: toPlace(found.x, found.y),
     ellipse: ellipseOf(lines, found.x, found.y),
     contributions,
-    outlier: outlierOf(bearings, lines, scale),
+    outlier: outlier === null ? null : bearings[outlier]!.id,
     agreement: bearings.length > 2 ? chiAbove(found.cost, bearings.length - 2) : null,
   })
 }
 
-/** The one bearing without which the others agree and from which it then lies far off. */
-function outlierOf(bearings: readonly Bearing[], lines: readonly Line[], scale: number): string | null {
+/** The one line without which the others agree and from which it then lies far off, by its place; null where none is. */
+function outlierOf(lines: readonly Line[], byOthers: readonly (Found | null)[]): number | null {
   if (lines.length < 4) return null
-  const tried = lines.map((l, i) => {
-    const others = lines.filter((_, k) => k !== i)
-    const fix = solved(others, scale)
-    if (!fix) return { id: bearings[i]!.id, sds: 0, cost: Infinity }
-    return { id: bearings[i]!.id, sds: Math.abs(missOf(l, fix.x, fix.y)) / l.sd, cost: fix.cost }
-  })
-  const best = tried.reduce((a, b) => (b.cost < a.cost ? b : a))
-  return best.sds > OUTLIER_SD ? best.id : null
+  const costs = byOthers.map((f) => f?.cost ?? Infinity)
+  const best = costs.indexOf(Math.min(...costs))
+  const [line, fix] = [lines[best]!, byOthers[best]]
+  return fix && Math.abs(missOf(line, fix.x, fix.y)) / line.sd > OUTLIER_SD ? best : null
 }
 
 /** Chance of a chi-square above a value, by the Wilson and Hilferty approximation. */
 function chiAbove(value: number, free: number): number {
   const spread = 2 / (9 * free)
   const z = ((value / free) ** (1 / 3) - (1 - spread)) / Math.sqrt(spread)
-  return 1 - 1 / (1 + Math.exp(-(0.07056 * z ** 3 + 1.5976 * z)))
+  return normalCdf(-z)
 }
 
 /** A place from which one more bearing narrows the fix the most. */
@@ -295,14 +288,14 @@ export function nextStand(
   const { toPlane, toPlace } = planeOf(bearings)
   const lines = linesOf(bearings, toPlane, toM)
   const at = toPlane(fix.place)
-  const now = informationAt(lines, at.x, at.y).det
+  const now = normalAt(lines, at.x, at.y).det
   const sd = (sdDeg * Math.PI) / 180
   const stands = [fromM, (fromM + toM) / 2, toM].flatMap((distanceM) =>
     Array.from({ length: 36 }, (_, i) => {
       const bearingDeg = i * 10
       const a = (bearingDeg * Math.PI) / 180
       const [x, y] = [at.x + distanceM * Math.sin(a), at.y + distanceM * Math.cos(a)]
-      const det = informationAt([...lines, { x, y, angle: 0, sd, bothWays: false }], at.x, at.y).det
+      const det = normalAt([...lines, { x, y, angle: 0, sd, bothWays: false }], at.x, at.y).det
       return { place: toPlace(x, y), bearingDeg, distanceM, areaLeft: Math.sqrt(now / det) }
     }),
   )

@@ -1,7 +1,6 @@
+import { LIGHT_M_PER_US } from '@/core/rf'
 import { phaseLine } from '../sweep/phaseLine'
 import { gammaAt, sameFrequencies, type Sweep } from '../sweep/sweep'
-
-const C_M_PER_NS = 0.299792458
 
 /** A lead as its open or shorted far end tells it. */
 export interface LeadMeasured {
@@ -25,7 +24,7 @@ export interface LeadMeasured {
 export function leadMeasured(ends: readonly [Sweep, ...Sweep[]]): LeadMeasured {
   const [first] = ends
   if (!ends.every((s) => s.phase)) throw new RangeError('a lead wants a sweep with phase')
-  if (!ends.every((s) => sameFrequencies(s, first)))
+  if (!ends.every((s) => sameFrequencies(s.frequencyMHz, first.frequencyMHz)))
     throw new RangeError('both ends over the same frequencies')
   const f = first.frequencyMHz
   const lossDb = f.map((_, i) =>
@@ -40,7 +39,7 @@ export function leadMeasured(ends: readonly [Sweep, ...Sweep[]]): LeadMeasured {
   const slope = lines.reduce((sum, l) => sum + l.slope, 0) / lines.length
   const delayNs = (-slope / (4 * Math.PI)) * 1e3
   const offLineDeg = (Math.max(...lines.map((l) => l.off)) * 180) / Math.PI
-  return { frequencyMHz: [...f], lossDb, delayNs, electricalM: delayNs * C_M_PER_NS, offLineDeg }
+  return { frequencyMHz: [...f], lossDb, delayNs, electricalM: delayNs * 1e-3 * LIGHT_M_PER_US, offLineDeg }
 }
 
 /** Velocity factor of a lead of a length that was measured with a tape. @param lengthM, electricalM above 0 */

@@ -1,4 +1,4 @@
-import { FRACTIONS, wavelengthM } from '@/core/rf'
+import { FRACTIONS, LIGHT_M_PER_US, wavelengthM } from '@/core/rf'
 
 /** What a length is at a frequency. */
 export interface PartOfWave {
@@ -29,7 +29,6 @@ export function resonatesAt(lengthM: number, velocityFactor: number) {
   if (!(lengthM > 0)) throw new RangeError(`a length is above 0, not ${lengthM}`)
   return FRACTIONS.map((fraction) => ({
     fraction,
-    // The wave is as long as the length over its fraction and the velocity.
-    frequencyMHz: wavelengthM(lengthM / (fraction.waves * velocityFactor)),
+    frequencyMHz: (fraction.waves * velocityFactor * LIGHT_M_PER_US) / lengthM,
   })).sort((a, b) => a.frequencyMHz - b.frequencyMHz)
 }

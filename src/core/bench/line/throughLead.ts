@@ -1,5 +1,4 @@
 import { gammaOfReturnLoss } from '@/core/rf'
-import type { Sweep } from '../sweep/sweep'
 
 /** A return loss at the antenna, seen through a lead: what the lead takes on the way out and back is taken off. */
 export interface AtAntenna {
@@ -23,15 +22,4 @@ export function atAntenna(seenDb: number, leadDb: number): AtAntenna | null {
 export const highestSeen = (leadDb: number) => {
   const size = gammaOfReturnLoss(2 * leadDb)
   return (1 + size) / (1 - size)
-}
-
-/** A sweep with a lead taken away, of known loss and electrical length. @param lossDb one way at each frequency */
-export function withoutLead(s: Sweep, lossDb: (frequencyMHz: number) => number, delayNs: number): Sweep {
-  const turned = s.frequencyMHz.map((f, i) => {
-    const grow = 10 ** (lossDb(f) / 10)
-    const turn = 4 * Math.PI * f * delayNs * 1e-3
-    const [c, d] = [Math.cos(turn) * grow, Math.sin(turn) * grow]
-    return { re: s.re[i]! * c - s.im[i]! * d, im: s.re[i]! * d + s.im[i]! * c }
-  })
-  return { ...s, re: turned.map((g) => g.re), im: turned.map((g) => g.im) }
 }

@@ -1,7 +1,6 @@
 import FFT from 'fft.js'
+import { LIGHT_M_PER_US } from '@/core/rf'
 import { gammaBetween, type Sweep } from '../sweep/sweep'
-
-const C_M_PER_US = 299.792458
 
 /** Reflections along a line, by distance from the near end. */
 export interface TimeDomain {
@@ -43,14 +42,14 @@ export function timeDomain(s: Sweep, velocityFactor: number): TimeDomain {
   }
   const out = fft.createComplexArray() as number[]
   fft.inverseTransform(out, input)
-  const perCell = (velocityFactor * C_M_PER_US) / (2 * step * size)
+  const perCell = (velocityFactor * LIGHT_M_PER_US) / (2 * step * size)
   const half = size / 2
   return {
     distanceM: Array.from({ length: half }, (_, i) => i * perCell),
     // The transform divides by its size; what matters is the window's own weight.
     size: Array.from({ length: half }, (_, i) => (Math.hypot(out[2 * i]!, out[2 * i + 1]!) * size) / weight),
-    resolutionM: (HANN_WIDTH * velocityFactor * C_M_PER_US) / (2 * (high - low)),
-    rangeM: (velocityFactor * C_M_PER_US) / (2 * step),
+    resolutionM: (HANN_WIDTH * velocityFactor * LIGHT_M_PER_US) / (2 * (high - low)),
+    rangeM: (velocityFactor * LIGHT_M_PER_US) / (2 * step),
   }
 }
 

@@ -1,4 +1,4 @@
-import { cholesky, inverseSpd, studentQuantile } from '@/core/stats'
+import { inverseSpd, studentQuantile } from '@/core/stats'
 
 /** One reading while something is plugged in and out. */
 export interface LiveReading {
@@ -92,7 +92,7 @@ export function swapAnswer(blocks: readonly Block[]): SwapAnswer | null {
   const middle = blocks.reduce((s, b) => s + b.atS, 0) / blocks.length
   const rows = blocks.map((b) => [1, b.state === 'in' ? 1 : 0, (b.atS - middle) / 3600])
   const normal = [0, 1, 2].map((i) => [0, 1, 2].map((j) => rows.reduce((s, r) => s + r[i]! * r[j]!, 0)))
-  const inverse = cholesky(normal).every((r, i) => r[i]! > 0) ? inverseSpd(normal) : null
+  const inverse = inverseSpd(normal)
   if (!inverse) return null
   const right = [0, 1, 2].map((i) => rows.reduce((s, r, k) => s + r[i]! * blocks[k]!.mean, 0))
   const [, gain, drift] = inverse.map((r) => r.reduce((s, v, j) => s + v * right[j]!, 0)) as [

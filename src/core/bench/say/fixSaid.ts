@@ -1,4 +1,4 @@
-import { bearingText, coordinateText } from '@/core/geo'
+import { bearingText, coordinateText, turnDeg } from '@/core/geo'
 import { distanceText, figureText, type Units } from '@/core/units'
 import type { Bearing, Fix, NextStand } from '../fix'
 
@@ -13,7 +13,7 @@ const POINTS = [
   'west',
   'north-west',
 ] as const
-const pointOf = (deg: number) => POINTS[Math.round((((deg % 360) + 360) % 360) / 45) % 8]!
+const pointOf = (deg: number) => POINTS[Math.round(turnDeg(deg) / 45) % 8]!
 
 /** Two bearings always cross somewhere, so that they cannot disagree. */
 const FEWEST_TO_AGREE = 3

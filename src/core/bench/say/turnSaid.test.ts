@@ -12,9 +12,7 @@ const turned = (what: Turned, seed: number, step = 15, times = 3): TurnReading[]
 }
 const said = (r: TurnReading[]) => {
   const f = patternFigures(pointsOf(r))!
-  const repeats = repeatability(r)
-  const times = r.length / pointsOf(r).length
-  return patternSaid(f, folded(pointsOf(r), f.peakDeg), repeats && { ...repeats, times })
+  return patternSaid(f, folded(pointsOf(r), f.peakDeg), repeatability(r))
 }
 
 describe('what is said of a turn', () => {

@@ -1,10 +1,8 @@
 import { andList, figureText } from '@/core/units'
 import { distanceRatio } from '@/core/rf'
-import { studentQuantile } from '@/core/stats'
-import { angleLosing, type CosineFit, type PurposeVerdict } from '../turn'
+import { angleLosing, meanOffDb, type CosineFit, type PurposeVerdict, type Repeats } from '../turn'
 import { beamDoubtDeg } from '../turn/beamDoubt'
-import type { AtLeast, Folded, PatternFigures } from '../turn/pattern'
-import { mostHidden } from '../turn/pattern'
+import { mostHidden, type AtLeast, type Folded, type PatternFigures } from '../turn/pattern'
 
 const db = (v: AtLeast) => `${v.atLeast ? 'at least ' : ''}${figureText(v.db)} dB`
 const deg = (v: number) => `${figureText(v, 0)}°`
@@ -14,18 +12,10 @@ const POINTS_DB = 3
 /** Both sides differ by less, and folding hides nothing. */
 const HIDES_DB = 2
 
-/** How well readings of one angle repeat, and how often each was read. */
-interface Repeats {
-  sdDb: number
-  free: number
-  times: number
-}
-
 /** How far the beam may be off, " (± 9°)"; empty where nothing was read twice. */
 function beamDoubt(f: PatternFigures, repeats: Repeats | null): string {
   if (!repeats || !f.sharpness.beam) return ''
-  const off = (studentQuantile(0.95, repeats.free) * repeats.sdDb) / Math.sqrt(repeats.times)
-  return ` (± ${deg(beamDoubtDeg(off, f.sharpness.beam))})`
+  return ` (± ${deg(beamDoubtDeg(meanOffDb(repeats), f.sharpness.beam))})`
 }
 
 /** What a pattern says, the answer first. @param repeats null where nothing was read twice */

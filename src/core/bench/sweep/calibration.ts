@@ -1,6 +1,6 @@
 import Complex from 'complex.js'
 import { problem, type Problem } from '@/core/outcome'
-import { returnLossDb } from '@/core/rf'
+import { gammaOfSwr, returnLossDb } from '@/core/rf'
 import { phaseLine } from './phaseLine'
 import { gammaAt, readings, sameFrequencies, swrOfSize, type Sweep } from './sweep'
 
@@ -51,7 +51,7 @@ export function standardGamma(which: StandardName, s: Standards, frequencyMHz: n
  */
 export function solveErrorTerms(measured: Measured, standards: Standards): ErrorTerms {
   const { open } = measured
-  if (!STANDARDS.every((n) => sameFrequencies(open, measured[n])))
+  if (!STANDARDS.every((n) => sameFrequencies(open.frequencyMHz, measured[n].frequencyMHz)))
     throw new RangeError('open, short and load must be measured over the same frequencies')
   const terms: ErrorTerms = { frequencyMHz: open.frequencyMHz, e00: [], e11: [], e10e01: [] }
   open.frequencyMHz.forEach((f, i) => {
@@ -88,7 +88,7 @@ function solveThree(a: Complex[][], b: Complex[]): Complex[] {
 
 /** A raw sweep corrected: (Γm - e00)/(e10e01 + e11 (Γm - e00)). @throws RangeError where frequencies differ */
 export function corrected(raw: Sweep, terms: ErrorTerms): Sweep {
-  if (!sameFrequencies(raw, { ...raw, frequencyMHz: terms.frequencyMHz }))
+  if (!sameFrequencies(raw.frequencyMHz, terms.frequencyMHz))
     throw new RangeError('the calibration is of another span or number of points')
   const made = raw.re.map((_, i) => {
     const above = gammaAt(raw, i).sub(terms.e00[i]!)
@@ -234,7 +234,7 @@ export const loadAgainDb = (again: Sweep) => Math.min(...readings(again).map((r)
  * @example swrDoubt(1.5, 30) // 1.40 to 1.60
  */
 export function swrDoubt(swr: number, directivityDb: number): { low: number; high: number } {
-  const size = swr === Infinity ? 1 : (swr - 1) / (swr + 1)
+  const size = gammaOfSwr(swr)
   const off = 10 ** (-directivityDb / 20)
   return { low: swrOfSize(Math.max(0, size - off)), high: swrOfSize(size + off) }
 }

@@ -111,10 +111,9 @@ export function averaged(sweeps: readonly Sweep[]): Sweep {
   return { ...sweeps[0]!, re: mean((s) => s.re), im: mean((s) => s.im) }
 }
 
-/** Whether two sweeps stand over the same frequencies, to a millionth. */
-export const sameFrequencies = (a: Sweep, b: Sweep) =>
-  a.frequencyMHz.length === b.frequencyMHz.length &&
-  a.frequencyMHz.every((f, i) => Math.abs(f - b.frequencyMHz[i]!) <= f * 1e-6)
+/** Whether frequencies are the same, to a millionth. */
+export const sameFrequencies = (a: readonly number[], b: readonly number[]) =>
+  a.length === b.length && a.every((f, i) => Math.abs(f - b[i]!) <= f * 1e-6)
 
 /** A sweep over the frequencies of another, as far as it reaches; null where it does not reach all of them. */
 export function overSame(s: Sweep, frequencyMHz: readonly number[]): Sweep | null {

@@ -1,5 +1,5 @@
-import { turnDeg } from '@/core/geo'
-import { halfTurnOf, type TurnPoint } from './readings'
+import { offDeg, turnDeg } from '@/core/geo'
+import { meanPowerDb, type TurnPoint } from './readings'
 
 /** A figure that the receiver's floor may cut off: then it is at least that. */
 export interface AtLeast {
@@ -142,7 +142,7 @@ export function patternFigures(points: readonly TurnPoint[]): PatternFigures | n
     const at = levelAt(points, angle)
     return { db: peak.db - at.db, atLeast: at.atOrBelow }
   }
-  const behind = points.filter((p) => Math.abs(halfTurnOf(p.angleDeg - peak.angleDeg)) >= 120)
+  const behind = points.filter((p) => Math.abs(offDeg(p.angleDeg - peak.angleDeg)) >= 120)
   const rear = behind.reduce<TurnPoint | null>((most, p) => (most && most.db >= p.db ? most : p), null)
   const [b3, b6] = [beamOf(points, peak, 3), beamOf(points, peak, 6)]
   const nulls = nullsOf(points, peak.db)
@@ -165,7 +165,7 @@ function slopeBeside(points: readonly TurnPoint[], angleDeg: number): number {
   const i = points.findIndex((p) => p.angleDeg === angleDeg)
   const n = points.length
   const rise = (other: TurnPoint) =>
-    (other.db - points[i]!.db) / Math.abs(halfTurnOf(other.angleDeg - points[i]!.angleDeg))
+    (other.db - points[i]!.db) / Math.abs(offDeg(other.angleDeg - points[i]!.angleDeg))
   return (rise(points[(i + 1) % n]!) + rise(points[(i + n - 1) % n]!)) / 2
 }
 
@@ -184,17 +184,11 @@ export interface Folded {
  * @param stepDeg above 0
  */
 export function folded(points: readonly TurnPoint[], peakDeg: number, stepDeg = 15): Folded[] {
-  const made: Folded[] = []
-  for (let offDeg = 0; offDeg <= 180.001; offDeg += stepDeg) {
-    const [leftDb, rightDb] = [levelAt(points, peakDeg - offDeg).db, levelAt(points, peakDeg + offDeg).db]
-    made.push({
-      offDeg,
-      leftDb,
-      rightDb,
-      db: 10 * Math.log10((10 ** (leftDb / 10) + 10 ** (rightDb / 10)) / 2),
-    })
-  }
-  return made
+  return Array.from({ length: Math.floor(180 / stepDeg + 1e-6) + 1 }, (_, i) => {
+    const off = i * stepDeg
+    const [leftDb, rightDb] = [levelAt(points, peakDeg - off).db, levelAt(points, peakDeg + off).db]
+    return { offDeg: off, leftDb, rightDb, db: meanPowerDb([leftDb, rightDb]) }
+  })
 }
 
 /** The most that folding hides, dB and where; 0 at least. */

@@ -1,4 +1,6 @@
 import { turnDeg } from '@/core/geo'
+import { groupedBy } from '@/core/groupedBy'
+import { studentQuantile } from '@/core/stats'
 
 /** One reading of a test with a turned antenna, as it was written down. */
 export interface TurnReading {
@@ -22,25 +24,21 @@ export interface TurnPoint {
   spreadDb: number
 }
 
-/** From -180 to below 180. */
-export const halfTurnOf = (deg: number) => turnDeg(deg + 180) - 180
-
 /** Mean of levels as power: 10 lg of the mean of 10^(dB/10). */
 export const meanPowerDb = (dbs: readonly number[]) =>
   10 * Math.log10(dbs.reduce((s, v) => s + 10 ** (v / 10), 0) / dbs.length)
+
+/** Readings of the same angle, to a hundredth of a degree, by that. */
+function byAngle(readings: readonly TurnReading[]): Map<number, TurnReading[]> {
+  return groupedBy(readings, (r) => (Math.round(turnDeg(r.angleDeg) * 100) % 36_000) / 100)
+}
 
 /**
  * Readings brought together by angle, to a hundredth of a degree, rising. A point counts as at the floor when
  * half of its readings do.
  */
 export function pointsOf(readings: readonly TurnReading[]): TurnPoint[] {
-  const byAngle = new Map<number, TurnReading[]>()
-  for (const r of readings) {
-    const angle =
-      Math.round(turnDeg(r.angleDeg) * 100) / 100 === 360 ? 0 : Math.round(turnDeg(r.angleDeg) * 100) / 100
-    byAngle.set(angle, [...(byAngle.get(angle) ?? []), r])
-  }
-  return [...byAngle]
+  return [...byAngle(readings)]
     .sort(([a], [b]) => a - b)
     .map(([angleDeg, all]) => {
       const dbs = all.map((r) => r.db)
@@ -54,17 +52,28 @@ export function pointsOf(readings: readonly TurnReading[]): TurnPoint[] {
     })
 }
 
-/** How far a mean of one angle may be off, dB (one standard deviation), pooled over angles read more than once; null. */
-export function repeatability(readings: readonly TurnReading[]): { sdDb: number; free: number } | null {
-  let [sum, free] = [0, 0]
-  for (const point of pointsOf(readings)) {
-    const all = readings.filter(
-      (r) => Math.abs(halfTurnOf(r.angleDeg - point.angleDeg)) < 0.01 && !r.atOrBelow,
-    )
-    if (all.length < 2) continue
-    const mean = all.reduce((s, r) => s + r.db, 0) / all.length
-    sum += all.reduce((s, r) => s + (r.db - mean) ** 2, 0)
-    free += all.length - 1
-  }
-  return free > 0 ? { sdDb: Math.sqrt(sum / free), free } : null
+/** How well readings of one angle repeat, and how often each angle was read. */
+export interface Repeats {
+  /** Of one reading, dB, pooled over the angles that were read more than once. */
+  sdDb: number
+  free: number
+  times: number
 }
+
+/** @returns null where no angle was read twice */
+export function repeatability(readings: readonly TurnReading[]): Repeats | null {
+  let [sum, free] = [0, 0]
+  const angles = byAngle(readings)
+  for (const all of angles.values()) {
+    const dbs = all.flatMap((r) => (r.atOrBelow ? [] : [r.db]))
+    if (dbs.length < 2) continue
+    const mean = dbs.reduce((s, v) => s + v, 0) / dbs.length
+    sum += dbs.reduce((s, v) => s + (v - mean) ** 2, 0)
+    free += dbs.length - 1
+  }
+  return free > 0 ? { sdDb: Math.sqrt(sum / free), free, times: readings.length / angles.size } : null
+}
+
+/** Half of the 90 % interval of the mean of one angle, dB. */
+export const meanOffDb = ({ sdDb, free, times }: Repeats) =>
+  (studentQuantile(0.95, free) * sdDb) / Math.sqrt(times)

@@ -1,4 +1,5 @@
 import { turnDeg } from '@/core/geo'
+import { wavelengthM } from '@/core/rf'
 import { problem, type Problem } from '@/core/outcome'
 import { missingSectors } from './pattern'
 import { pointsOf, type TurnReading } from './readings'
@@ -46,6 +47,6 @@ export function anglesToTake(stepDeg: number, toDeg = 360): number[] {
 
 /** The nearest distance at which a pattern is a pattern, m: 2 D²/λ, and a few waves. @param sizeM largest size */
 export const farFieldM = (sizeM: number, frequencyMHz: number) => {
-  const wave = 299.792458 / frequencyMHz
+  const wave = wavelengthM(frequencyMHz)
   return Math.max((2 * sizeM * sizeM) / wave, 3 * wave)
 }

@@ -1,8 +1,6 @@
-import { studentQuantile } from '@/core/stats'
 import { beamDoubtDeg } from './beamDoubt'
-import type { PatternFigures } from './pattern'
-import { patternFigures } from './pattern'
-import { pointsOf, repeatability, type TurnReading } from './readings'
+import { patternFigures, type PatternFigures } from './pattern'
+import { meanOffDb, pointsOf, repeatability, type TurnReading } from './readings'
 
 /** Which of two does a thing better, or that it cannot be told. */
 export interface PurposeVerdict {
@@ -36,19 +34,31 @@ export function twoTurned(
 ): PurposeVerdict[] | null {
   const [a, b] = [patternFigures(pointsOf(first)), patternFigures(pointsOf(second))]
   if (!a || !b) return null
-  const [ra, rb] = [repeatability(first), repeatability(second)]
-  const free = (ra?.free ?? 0) + (rb?.free ?? 0)
-  const sd =
-    free > 0
-      ? Math.sqrt(((ra?.sdDb ?? 0) ** 2 * (ra?.free ?? 0) + (rb?.sdDb ?? 0) ** 2 * (rb?.free ?? 0)) / free)
-      : null
-  // Half of the 90 % interval of a mean of one angle, of each.
-  const off = (r: readonly TurnReading[]) =>
-    sd === null ? null : studentQuantile(0.95, free) * sd * Math.sqrt(pointsOf(r).length / r.length)
-  const [offA, offB] = [off(first), off(second)]
+  const [offA, offB] = offsOf(first, second)
   const half = offA === null || offB === null ? null : Math.hypot(offA, offB)
   return [hearsFarther(a, b, evened, half), pointsSharper(a, b, offA, offB), deeperNull(a, b, half)]
 }
+
+/** How far a mean of one angle may be off, dB, of each; by the spread of both, since the receiver was the same. */
+function offsOf(
+  first: readonly TurnReading[],
+  second: readonly TurnReading[],
+): [number | null, number | null] {
+  const repeats = [first, second].flatMap((r) => repeatability(r) ?? [])
+  if (repeats.length === 0) return [null, null]
+  const free = repeats.reduce((s, r) => s + r.free, 0)
+  const sdDb = Math.sqrt(repeats.reduce((s, r) => s + r.sdDb ** 2 * r.free, 0) / free)
+  const off = (r: readonly TurnReading[]) => meanOffDb({ sdDb, free, times: r.length / pointsOf(r).length })
+  return [off(first), off(second)]
+}
+
+/** A purpose that cannot be told, and why. */
+const untold = (
+  purpose: PurposeVerdict['purpose'],
+  why: string,
+  by: number | null = null,
+  off: number | null = null,
+): PurposeVerdict => ({ purpose, better: 'cannot tell', by, off, why })
 
 function verdictOf(
   purpose: PurposeVerdict['purpose'],
@@ -56,9 +66,8 @@ function verdictOf(
   off: number | null,
   firstIsBetter: boolean,
 ): PurposeVerdict {
-  if (off === null) return { purpose, better: 'cannot tell', by, off, why: NOTHING_REPEATED }
-  if (Math.abs(by) <= off)
-    return { purpose, better: 'cannot tell', by, off, why: 'they differ by no more than the readings repeat' }
+  if (off === null) return untold(purpose, NOTHING_REPEATED, by)
+  if (Math.abs(by) <= off) return untold(purpose, 'they differ by no more than the readings repeat', by, off)
   return { purpose, better: firstIsBetter ? 'first' : 'second', by, off, why: '' }
 }
 
@@ -73,14 +82,8 @@ function pointsSharper(
   offA: number | null,
   offB: number | null,
 ): PurposeVerdict {
-  const none = (why: string): PurposeVerdict => ({
-    purpose: 'points sharper',
-    better: 'cannot tell',
-    by: null,
-    off: null,
-    why,
-  })
-  if (!a.beam3 || !b.beam3) return none('one of them falls by 3 dB on no side: it does not point')
+  if (!a.beam3 || !b.beam3)
+    return untold('points sharper', 'one of them falls by 3 dB on no side: it does not point')
   const by = a.beam3.widthDeg - b.beam3.widthDeg
   const [slopeA, slopeB] = [a.sharpness.beam, b.sharpness.beam]
   const off =
@@ -91,20 +94,13 @@ function pointsSharper(
 }
 
 function deeperNull(a: PatternFigures, b: PatternFigures, half: number | null): PurposeVerdict {
-  const none = (why: string): PurposeVerdict => ({
-    purpose: 'deeper null',
-    better: 'cannot tell',
-    by: null,
-    off: null,
-    why,
-  })
   const deepest = (f: PatternFigures) =>
     f.nulls.reduce((d, x) => (x.depth.db > d.db ? x.depth : d), { db: 0, atLeast: false })
   const [na, nb] = [deepest(a), deepest(b)]
-  if (na.db === 0 && nb.db === 0) return none('neither has a null')
+  if (na.db === 0 && nb.db === 0) return untold('deeper null', 'neither has a null')
   const by = na.db - nb.db
   const shallowerIsFloored = by > 0 ? nb.atLeast : na.atLeast
   if (shallowerIsFloored)
-    return { ...none('a null goes below the receiver’s floor, so it is deeper than was seen'), by }
+    return untold('deeper null', 'a null goes below the receiver’s floor, so it is deeper than was seen', by)
   return verdictOf('deeper null', by, half === null ? null : half * Math.SQRT2, by > 0)
 }

@@ -69,7 +69,7 @@ function figuresOf(budgets: readonly Budget[]): RigFigures {
     antennaGainDbi: known ? mean(budgets.map((b) => b.gainDbi!)) : null,
     leadLossDb: mean(budgets.map((b) => b.lossDb)),
     ...(budgets.some((b) => b.swrAtAntenna !== null)
-      ? { mismatchDb: mean(budgets.map((b) => b.mismatchDb)) }
+      ? { mismatchDb: mean(budgets.map((b) => b.lossDb - b.matchedLossDb)) }
       : {}),
     attenuatorDb: mean(budgets.map((b) => b.attenuatorDb)),
   }

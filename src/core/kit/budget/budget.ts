@@ -1,4 +1,4 @@
-import { connectorPairLossDb, dbmOfWatts, DIPOLE_DBI, wattsOfDbm, swrText } from '@/core/rf'
+import { connectorPairLossDb, dbmOfWatts, DIPOLE_DBI, swrText, wattsOfDbm } from '@/core/rf'
 import { gammaOfSwr, mismatchedLoss, mismatchLossDb, swrOfGamma } from '@/core/rf'
 import type { PlacedPort, PlacedRig } from '../rig/assembly'
 import { antennaSwr, matchedLossOf } from './losses'
@@ -31,8 +31,6 @@ export interface Budget {
   matchedLossDb: number
   /** The same with the antenna's mismatch, and what is reflected at the radio, dB; attenuators are not in it. */
   lossDb: number
-  /** What of these losses only the antenna's mismatch causes, dB; 0 where nobody measured it. */
-  mismatchDb: number
   attenuatorDb: number
   /** dBi; null where not known. */
   gainDbi: number | null
@@ -169,7 +167,6 @@ export function budgetOf(rig: PlacedRig, port: PlacedPort, at: At): Budget {
     steps,
     matchedLossDb: losses.filter((l) => l.part.kind !== 'attenuator').reduce((s, l) => s + l.matchedDb, 0),
     lossDb: all - attenuatorDb + reflectedDb,
-    mismatchDb: steps.reduce((s, step) => s + step.mismatchShareDb, 0),
     attenuatorDb,
     gainDbi: gain.dbi,
     gainSource: gain.source,

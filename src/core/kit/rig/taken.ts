@@ -1,3 +1,4 @@
+import { turnDeg } from '@/core/geo/degrees'
 import { antennaOwnLossDb, LINEAR_TO_CIRCULAR_DB, polarisationLossDb } from '@/core/rf'
 import { AT_BODY, type MountPlace, type Polarisation } from '../parts/part'
 import { figuresFor, type Link, type Rig } from './rig'
@@ -134,10 +135,9 @@ export function linkDoubtDb({ base, out }: Link, chosen?: TakenGains): number {
  */
 export function patternOf(pattern: readonly { angleDeg: number; db: number }[]): (offDeg: number) => number {
   if (pattern.length === 0) return () => 0
-  const round = (deg: number) => ((deg % 360) + 360) % 360
   // One that was only measured on one side is the same on the other.
   const folded = pattern.every((p) => p.angleDeg >= 0 && p.angleDeg <= 180)
-  const turn = (deg: number) => (folded ? Math.min(round(deg), 360 - round(deg)) : round(deg))
+  const turn = (deg: number) => (folded ? Math.min(turnDeg(deg), 360 - turnDeg(deg)) : turnDeg(deg))
   const points = pattern.map((p) => ({ at: turn(p.angleDeg), db: p.db })).sort((a, b) => a.at - b.at)
   const top = Math.max(...points.map((p) => p.db))
   const [first, end] = [points[0]!, points.at(-1)!]

@@ -1,4 +1,5 @@
 import Complex from 'complex.js'
+import { LIGHT_M_PER_US } from '@/core/rf'
 import { gammaOfImpedance, standardGamma, STANDARDS, type Standards } from '@/core/bench'
 
 /** What can be put on the end of the simulated analyser's lead. */
@@ -63,7 +64,7 @@ function whipGamma(parts: readonly Resonator[], frequencyMHz: number): Complex {
 function outAndBack(lengthM: number, frequencyMHz: number): Complex {
   const { lossDb, lengthM: whole, velocityFactor, atMHz } = LEAD_TRUTH
   const db = 2 * lossDb * Math.sqrt(frequencyMHz / atMHz) * (lengthM / whole)
-  const turn = (-4 * Math.PI * frequencyMHz * lengthM) / (velocityFactor * 299.792458)
+  const turn = (-4 * Math.PI * frequencyMHz * lengthM) / (velocityFactor * LIGHT_M_PER_US)
   return new Complex({ abs: 10 ** (-db / 20), arg: turn })
 }
 

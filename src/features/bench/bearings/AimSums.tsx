@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { aimAt, compassOf, declinationAt, sunAt } from '@/core/bench/fix/compass'
-import { bearingText } from '@/core/geo'
+import { bearingText, offDeg } from '@/core/geo'
 import { distanceText, figureText, fromShown, shownUnit, signedText, type Units } from '@/core/units'
 import { FieldGrid } from '@/ui/fields/FieldGrid'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
@@ -108,6 +108,6 @@ export function AimSums({ units }: { units: Units }) {
 }
 
 const turnedText = (deg: number) => {
-  const off = ((deg + 540) % 360) - 180
+  const off = offDeg(deg)
   return `${figureText(Math.abs(off), 0)}° ${off < 0 ? 'left' : 'right'}`
 }

@@ -55,7 +55,8 @@ export function LeadRead({ fields, sweeps, leads, units }: Props) {
 function Read({ fields: f, sweeps, chosen, leads, units }: Props & { chosen: DeskSweep }) {
   const box = useRef<HTMLDivElement>(null)
   const others = sweeps.list.filter(
-    (s) => s.id !== chosen.id && s.sweep.phase && sameFrequencies(s.sweep, chosen.sweep),
+    (s) =>
+      s.id !== chosen.id && s.sweep.phase && sameFrequencies(s.sweep.frequencyMHz, chosen.sweep.frequencyMHz),
   )
   const [otherId, setOtherId] = useState<string | null>(null)
   // Another set-up over the same frequencies is the far end the other way, unless somebody says otherwise.

@@ -10,6 +10,7 @@ import { useRef, useState } from 'react'
 import type { SweepBand } from '@/core/bench'
 import { writeSweepTable } from '@/core/formats/sweepTable'
 import { writeTouchstone } from '@/core/formats/touchstone'
+import { fileNameOf } from '@/core/trial/runFileName'
 import { downloadText } from '@/ui/fields/downloadText'
 import { TakeAlong } from '@/ui/figures/TakeAlong'
 import { PlanePicture } from './PlanePicture'
@@ -82,7 +83,7 @@ export function SweepFigure({ title, sweeps, chosen, band, limitSwr, markers, on
 }
 
 function FilesOut({ title, chosen }: { title: string; chosen: DeskSweep }) {
-  const file = title.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')
+  const file = fileNameOf(title)
   const about = [
     title,
     `taken ${chosen.takenAt} by ${chosen.instrument || chosen.source}`,

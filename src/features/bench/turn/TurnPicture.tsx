@@ -1,4 +1,6 @@
-import { levelAt, pointsOf, type TurnPoint, type TurnReading } from '@/core/bench'
+import { levelAt, meanPowerDb, pointsOf, type TurnPoint, type TurnReading } from '@/core/bench'
+import { turnDeg } from '@/core/geo'
+import { figureText } from '@/core/units'
 import { rigLook } from '@/ui/theme/palette'
 import { Axes } from '../Axes'
 import { roundTicks } from '../sweep/traceGeometry'
@@ -75,7 +77,7 @@ export function PolarPicture({ layers, folded }: { layers: readonly TurnLayer[];
         )
       })}
       <text x={MIDDLE} y={SIZE - 4} textAnchor="middle" fontSize="13" fill="var(--soft)">
-        dB below the strongest, {top.toFixed(0).replace('-', '−')} dBm
+        dB below the strongest, {figureText(top, 0)} dBm
       </text>
       {layers.map((layer, i) => (
         <Layer key={layer.name} points={all[i]!} layer={layer} look={i} at={at} folded={folded} />
@@ -98,7 +100,7 @@ function Layer({ points, layer, look, at, folded }: LayerProps) {
   const { hue, dash } = rigLook(look)
   const mirrored = (angle: number) => {
     const [a, b] = [levelAt(points, angle).db, levelAt(points, 360 - angle).db]
-    return 10 * Math.log10((10 ** (a / 10) + 10 ** (b / 10)) / 2)
+    return meanPowerDb([a, b])
   }
   const line =
     points.length < 2
@@ -191,7 +193,7 @@ export function FlatPicture({
               />
             )}
             {layer.readings.map((r, k) => {
-              const [cx, cy] = [x(((r.angleDeg % 360) + 360) % 360), y(r.db)]
+              const [cx, cy] = [x(turnDeg(r.angleDeg)), y(r.db)]
               return r.atOrBelow ? (
                 <path key={k} d={`M${cx - 4} ${cy - 4}l8 8m0 -8l-8 8`} stroke={hue} strokeWidth="1.5" />
               ) : (

@@ -22,6 +22,7 @@ import {
 } from '@/core/bench'
 import { writeTurnTable } from '@/core/formats/turnTable'
 import { polarisationLossDb } from '@/core/rf'
+import { fileNameOf } from '@/core/trial/runFileName'
 import { figureText, percentText } from '@/core/units'
 import type { MeasurementHead } from '@/data/measurements'
 import { useAction } from '@/ui/answers/useAction'
@@ -122,10 +123,7 @@ function PatternRead({ turn, name, kept }: { turn: Turn; name: string; kept: rea
     id === NONE ? setOther(null) : void action.run(() => openMeasurement<MeasurementOf<'turn'>>(id), setOther)
   const points = pointsOf(turn.readings)
   const figures = patternFigures(points)
-  const repeats = repeatability(turn.readings)
-  const times = turn.readings.length / points.length
-  const said =
-    figures && patternSaid(figures, folded(points, figures.peakDeg), repeats && { ...repeats, times })
+  const said = figures && patternSaid(figures, folded(points, figures.peakDeg), repeatability(turn.readings))
   const layers: TurnLayer[] = [
     { name, readings: turn.readings },
     ...(other ? [{ name: other.name, readings: other.body.readings as TurnReading[] }] : []),
@@ -308,13 +306,7 @@ function Along({
       <TakeAlong box={box} select="svg.turn-picture" title={title}>
         <Button
           size="small"
-          onClick={() =>
-            downloadText(
-              `${title.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '-')}.csv`,
-              writeTurnTable(readings),
-              'text/csv',
-            )
-          }
+          onClick={() => downloadText(`${fileNameOf(title)}.csv`, writeTurnTable(readings), 'text/csv')}
         >
           Save as CSV
         </Button>
