@@ -27,11 +27,15 @@ interface ShellProps {
 function Rail({ trialId, steps }: { trialId: string; steps: Step[] }) {
   const path = usePathname()
   const rail = useRef<HTMLElement>(null)
-  // On a telephone the rail is wider than the screen, and the open step may lie out of it.
+  const alive = useRef(false)
+  // On a telephone the rail is wider than the screen, and the open step may lie out of it. Where a finger moved it
+  // before the page came alive, it stays: a tap is under way, and would end on another step.
   useEffect(() => {
     const nav = rail.current
     const open = nav?.querySelector<HTMLElement>('[aria-current]')
-    if (nav && open) nav.scrollLeft = open.offsetLeft - (nav.clientWidth - open.offsetWidth) / 2
+    const moved = !alive.current && nav !== null && nav.scrollLeft > 0
+    alive.current = true
+    if (nav && open && !moved) nav.scrollLeft = open.offsetLeft - (nav.clientWidth - open.offsetWidth) / 2
   }, [path])
   return (
     <Box

@@ -1,6 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
+import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { aimAt, compassOf, declinationAt, sunAt } from '@/core/bench/fix/compass'
@@ -84,22 +85,14 @@ export function AimSums({ units }: { units: Units }) {
                 ? `The sun stands at ${bearingText(sun.azimuthDeg)} true, ${figureText(sun.altitudeDeg, 0)}° high: the mast lies ${turnedText(aim.bearingDeg - sun.azimuthDeg)} of it.`
                 : 'The sun is below the horizon then.'}
             </span>
-            <label>
-              At{' '}
-              <input
-                type="datetime-local"
-                value={time}
-                onChange={(e) => setTime(e.target.value)}
-                style={{
-                  font: 'inherit',
-                  color: 'inherit',
-                  background: 'var(--raised)',
-                  border: '1px solid var(--soft)',
-                  padding: '4px 6px',
-                }}
-              />{' '}
-              {time === '' && '(now)'}
-            </label>
+            <TextField
+              type="datetime-local"
+              label={time === '' ? 'At (now)' : 'At'}
+              size="small"
+              value={time}
+              onChange={(e) => setTime(e.target.value)}
+              slotProps={{ inputLabel: { shrink: true } }}
+            />
           </Box>
         </Box>
       )}

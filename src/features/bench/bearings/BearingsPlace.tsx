@@ -2,6 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import TextField from '@mui/material/TextField'
 import { useMemo, useState } from 'react'
 import { fixOf, nextStand, type MeasurementOf } from '@/core/bench'
 import { trueBearings } from '@/core/bench/fix/taken'
@@ -61,21 +62,14 @@ export function BearingsPlace({ kept, grids, units }: Props) {
           <Step n={1} title="A bearing" done={list.length > 0 ? `${list.length} taken` : null}>
             <BearingForm bearings={bearings} stand={stand} onStand={setStand} />
             <Box sx={{ display: 'flex', gap: 1.5, alignItems: 'center', mt: 1.5 }}>
-              <label>
-                Day{' '}
-                <input
-                  type="date"
-                  value={day}
-                  onChange={(e) => e.target.value && bearings.setDay(e.target.value)}
-                  style={{
-                    font: 'inherit',
-                    color: 'inherit',
-                    background: 'var(--raised)',
-                    border: '1px solid var(--soft)',
-                    padding: '4px 6px',
-                  }}
-                />
-              </label>
+              <TextField
+                type="date"
+                label="Day"
+                size="small"
+                value={day}
+                onChange={(e) => e.target.value && bearings.setDay(e.target.value)}
+                slotProps={{ inputLabel: { shrink: true } }}
+              />
               {list.length > 0 && (
                 <Button size="small" onClick={bearings.clear}>
                   Begin again
