@@ -4,72 +4,23 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
-import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { PART_KINDS, type PartKind } from '@/core/kit'
 import type { Units } from '@/core/units'
 import type { KitPart } from '@/data/parts'
 import { useAction } from '@/ui/answers/useAction'
 import { Empty, PageHead, LinkButton } from '@/ui/shell'
-import { KIND_NAMES, partFacts } from '../partWords'
-import { PartGlyph } from '../PartGlyph'
+import { KIND_NAMES } from '../partWords'
 import { removePart } from './actions'
 import { PatternRose, SwrCurve } from './CurveDrawings'
 import { ExamplePicker } from './ExamplePicker'
 import { PaperList } from './PaperList'
 import { PartForm } from './PartForm'
+import { PartsByKind } from './PartsByKind'
 import { UnitList } from './UnitList'
 
 type View =
   { show: 'list' } | { show: 'examples' } | { show: 'new'; kind: PartKind } | { show: 'part'; id: string }
-
-function PartRow({
-  part,
-  units,
-  chosen,
-  onOpen,
-  onDelete,
-}: {
-  part: KitPart
-  units: Units
-  chosen: boolean
-  onOpen: () => void
-  onDelete: () => void
-}) {
-  return (
-    <Box
-      component="li"
-      sx={{
-        display: 'flex',
-        gap: 1.5,
-        alignItems: 'center',
-        py: 0.75,
-        borderTop: '1px solid var(--rule)',
-        background: chosen ? 'var(--raised)' : 'none',
-      }}
-    >
-      <PartGlyph
-        kind={part.kind}
-        standing={part.kind === 'radio' && part.spec.use !== 'handheld'}
-        size={38}
-      />
-      <Box sx={{ flex: 1, minWidth: 0, lineHeight: 1.3 }}>
-        <b>{part.name}</b>
-        {part.owned !== 1 && <span style={{ color: 'var(--soft)' }}> · {part.owned} of them</span>}
-        <Box sx={{ color: 'var(--soft)', fontSize: '0.88rem' }}>{partFacts(part, units)}</Box>
-        {part.usedBy.length > 0 && (
-          <Box sx={{ color: 'var(--accent)', fontSize: '0.85rem' }}>in {part.usedBy.join('; ')}</Box>
-        )}
-      </Box>
-      <Button size="small" onClick={onOpen} aria-label={`Open ${part.name}`}>
-        Open
-      </Button>
-      <Button size="small" onClick={onDelete} aria-label={`Delete ${part.name}`}>
-        Delete
-      </Button>
-    </Box>
-  )
-}
 
 /** Every part there is, by kind; one is opened beside the list. */
 export function PartsPlace({ parts, units }: { parts: KitPart[]; units: Units }) {
@@ -134,31 +85,14 @@ export function PartsPlace({ parts, units }: { parts: KitPart[]; units: Units })
                 you have.
               </Empty>
             )}
-            <Box sx={side ? {} : { columnCount: { xs: 1, lg: 2 }, columnGap: 5 }}>
-              {PART_KINDS.map((kind) => {
-                const of = parts.filter((p) => p.kind === kind)
-                if (of.length === 0) return null
-                return (
-                  <Box key={kind} sx={{ mb: 2.5, breakInside: 'avoid' }}>
-                    <Typography variant="h3" component="h2">
-                      {KIND_NAMES[kind][1]}
-                    </Typography>
-                    <Box component="ul" sx={{ listStyle: 'none', p: 0, m: 0 }}>
-                      {of.map((p) => (
-                        <PartRow
-                          key={p.id}
-                          part={p}
-                          units={units}
-                          chosen={open?.id === p.id}
-                          onOpen={() => setView({ show: 'part', id: p.id })}
-                          onDelete={() => void remove(p)}
-                        />
-                      ))}
-                    </Box>
-                  </Box>
-                )
-              })}
-            </Box>
+            <PartsByKind
+              parts={parts}
+              units={units}
+              open={open}
+              columns={side ? 1 : 2}
+              onOpen={(id) => setView({ show: 'part', id })}
+              onDelete={remove}
+            />
           </Box>
           {side && (
             <Box
