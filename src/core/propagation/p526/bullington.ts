@@ -19,6 +19,7 @@ export interface BullingtonPath {
 /** Loss of the one edge that stands for a path of d km, and what is added with its length, dB. */
 export function edgeWithDistance(nu: number, d: number): number {
   const edge = knifeEdgeLoss(nu)
+  if (edge === 0) return 0
   return edge + (1 - Math.exp(-edge / 6)) * (10 + 0.02 * d)
 }
 

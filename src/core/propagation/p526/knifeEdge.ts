@@ -3,5 +3,5 @@
  */
 export function knifeEdgeLoss(nu: number): number {
   if (nu <= -0.78) return 0
-  return 6.9 + 20 * Math.log10(Math.sqrt((nu - 0.1) ** 2 + 1) + nu - 0.1)
+  return 6.9 + 20 * Math.log10(Math.sqrt((nu - 0.1) * (nu - 0.1) + 1) + nu - 0.1)
 }

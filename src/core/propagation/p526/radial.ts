@@ -1,6 +1,7 @@
 import { edgeWithDistance } from './bullington'
 import { deltaBullingtonLoss } from './deltaBullington'
-import { sphericalEarthLoss, type DiffractionPath } from './sphericalEarth'
+import { QuickSphere } from './quickSphere'
+import type { DiffractionPath } from './sphericalEarth'
 
 /** Below this a knife edge takes nothing. */
 const NO_EDGE = -0.78
@@ -81,11 +82,14 @@ export class RadialDiffraction {
   private readonly blocks: Float64Array
   private readonly groundHull: UpperHull
   private readonly sunkHull: UpperHull
+  private readonly sphere: QuickSphere
   private readonly half: number
   private readonly perWave: number
   private count = 0
   private stepKm = 0
   private hts = 0
+  /** Where along the way the smooth earth came nearest to the sight line at the sample before. */
+  private topShare = 0.5
   private steepest = -Infinity
   private steepestBare = -Infinity
   private v1 = 0
@@ -106,6 +110,7 @@ export class RadialDiffraction {
     this.blocks = new Float64Array(Math.ceil(most / BLOCK) + 1)
     this.groundHull = new UpperHull(this.ground, most)
     this.sunkHull = new UpperHull(this.sunk, most)
+    this.sphere = new QuickSphere(path)
     this.half = 500 / path.radiusKm
     this.perWave = Math.sqrt((0.002 * path.frequencyMHz) / 299.792458)
   }
@@ -154,14 +159,14 @@ export class RadialDiffraction {
   /** Loss beyond free space to the sample added last, dB. */
   lossDb(): number {
     const j = this.count - 1
-    const { ground, path, nearM, farM, hts } = this
+    const { ground, nearM, farM, hts } = this
     const d = j * this.stepKm
     if (j === 1)
       return deltaBullingtonLoss(
         { distancesKm: [0, d], heightsM: [ground[0]!, ground[1]!] },
         nearM,
         farM,
-        path,
+        this.path,
       ).lossDb
     const hrs = ground[j]! + farM
     const loss = this.bullington(j, d, hrs)
@@ -179,7 +184,7 @@ export class RadialDiffraction {
     }
     const near = hts - Math.min(hst, ground[0]!)
     const far = hrs - Math.min(hsr, ground[j]!)
-    const spherical = sphericalEarthLoss(path, d, near, far)
+    const spherical = this.sphere.lossDb(d, near, far)
     if (spherical <= 0) return loss
     return loss + Math.max(0, spherical - this.smooth(j, d, near, far))
   }
@@ -224,28 +229,54 @@ export class RadialDiffraction {
 
   /** The Bullington part over ground that is everywhere 0, dB. */
   private smooth(j: number, d: number, near: number, far: number): number {
-    const { half, stepKm, perWave } = this
-    const inside = (x: number) => Math.min(j - 1, Math.max(1, x))
-    const view = (i: number, h: number) => half * (d - i * stepKm) - h / (i * stepKm)
-    const steepestOf = (h: number) => {
-      const i = Math.floor(Math.sqrt(h / half) / stepKm)
-      return Math.max(view(inside(i), h), view(inside(i + 1), h))
+    const steepest = this.steepestOverFlat(near, j, d)
+    const nu =
+      steepest >= (far - near) / d
+        ? this.overEdge(d, near, far, steepest, this.steepestOverFlat(far, j, d))
+        : this.nearestOverFlat(j, d, near, far)
+    return edgeWithDistance(nu, d)
+  }
+
+  /** The steepest rise to a sample over flat ground from this height, m a km. */
+  private steepestOverFlat(height: number, j: number, d: number): number {
+    const { half, stepKm } = this
+    const at = Math.floor(Math.sqrt(height / half) / stepKm)
+    const a = at < 1 ? 1 : at > j - 1 ? j - 1 : at
+    const b = a === at && a < j - 1 ? a + 1 : a
+    const rise = half * (d - a * stepKm) - height / (a * stepKm)
+    if (a === b) return rise
+    return Math.max(rise, half * (d - b * stepKm) - height / (b * stepKm))
+  }
+
+  /** ν of a sample over flat ground that the sight line clears. */
+  private nuOverFlat(i: number, d: number, near: number, far: number): number {
+    const di = i * this.stepKm
+    const left = d - di
+    return (this.half * di * left - (near * left + far * di) / d) * this.perWave * Math.sqrt(d / (di * left))
+  }
+
+  /**
+   * The highest of these. It has one top: concave in the angle whose sine is the root of the share of the way. It is
+   * sought from where it was last.
+   */
+  private nearestOverFlat(j: number, d: number, near: number, far: number): number {
+    let low = 1
+    let high = j - 1
+    let i = Math.max(1, Math.round(this.topShare * j))
+    for (let leap = 1; low < high; leap *= 2) {
+      if (i >= high) i = high - 1
+      if (this.nuOverFlat(i, d, near, far) < this.nuOverFlat(i + 1, d, near, far)) {
+        low = i + 1
+        i = low + leap
+        if (i < high) continue
+      } else {
+        high = i
+        i = high - leap
+        if (i >= low) continue
+      }
+      i = (low + high) >> 1
     }
-    const steepest = steepestOf(near)
-    if (steepest >= (far - near) / d)
-      return edgeWithDistance(this.overEdge(d, near, far, steepest, steepestOf(far)), d)
-    const nu = (i: number) => {
-      const di = i * stepKm
-      const over = half * di * (d - di) - (near * (d - di) + far * di) / d
-      return over * perWave * Math.sqrt(d / (di * (d - di)))
-    }
-    // It has one top: concave in the angle whose sine is the root of the share of the way.
-    let [low, high] = [1, j - 1]
-    while (low < high) {
-      const i = (low + high) >> 1
-      if (nu(i) < nu(i + 1)) low = i + 1
-      else high = i
-    }
-    return edgeWithDistance(nu(low), d)
+    this.topShare = low / j
+    return this.nuOverFlat(low, d, near, far)
   }
 }

@@ -108,59 +108,55 @@ export function lossField(
     ground: AVERAGE_GROUND,
     radiusKm: effectiveRadiusKm(taken.k),
   } as const
-  const radial = new RadialDiffraction(half + 1, baseM, farM, path)
-  const walked = new Walked(half + 1)
   const coverOfCell = (i: number) => (cover && cover[i]! > 0 ? kinds[cover[i]! - 1]! : null)
-  const near = coverOfCell(half * side + half)
+  const centre = half * side + half
+  const near = coverOfCell(centre)
   const ends = (far: CoverAt | null) =>
     endDb(frequencyMHz, baseM, near, taken.baseStands, false) +
     endDb(frequencyMHz, farM, far, taken.farStands, false)
   const usualEnds = ends(null)
   const runs = taken.model === 'terrain' && frequencyMHz >= MIN_DIFFRACTION_MHZ
-  const lossHere = (distanceKm: number, far: CoverAt | null) => {
-    if (runs && !walked.topped)
-      return freeSpaceLoss(frequencyMHz, distanceKm) + radial.lossDb() + (far ? ends(far) : usualEnds)
-    const geometry = {
-      frequencyMHz,
-      distanceKm,
-      baseM,
-      farM,
-      profile: walked.profile(),
-      vertical,
-      k: taken.k,
-    }
-    return lossOver(geometry, cover ? walked.cover(near, far) : null, taken).lossDb
+  const radial = new RadialDiffraction(half + 1, baseM, farM, path)
+  // What stands about, or another model than the one that runs along, asks for the whole of what was met.
+  const walked = runs && !cover ? null : new Walked(half + 1)
+  const whole = (distanceKm: number, far: CoverAt | null, met: Walked) => {
+    const profile = met.profile()
+    const geometry = { frequencyMHz, distanceKm, baseM, farM, profile, vertical, k: taken.k }
+    return lossOver(geometry, cover ? met.cover(near, far) : null, taken).lossDb
   }
+  const start = heightsM[centre]!
+  const stepsDb = Float64Array.from({ length: half + 1 }, (_, k) => 20 * Math.log10(Math.max(1, k)))
   const walk = ({ along, across }: Way, lean: number) => {
     const slope = lean / n
     const stepKm = (stepM / 1000) * Math.hypot(1, slope)
-    const start = heightsM[half * side + half]!
-    if (Number.isNaN(start)) return
+    const [outward, aside] = [along[1] * side + along[0], across[1] * side + across[0]]
+    const [coarseOut, coarseAside] = [along[1] * coarse + along[0], across[1] * coarse + across[0]]
+    const freeDb = freeSpaceLoss(frequencyMHz, stepKm)
     radial.begin(stepKm, start)
-    walked.begin()
-    walked.add(0, start, near)
+    walked?.begin()
+    walked?.add(0, start, near)
     for (let k = 1; k <= half; k++) {
-      const aside = slope * k
-      const whole = Math.floor(aside)
-      const share = aside - whole
-      const cellAt = (a: number) =>
-        (half + k * along[1] + a * across[1]) * side + half + k * along[0] + a * across[0]
-      const first = cellAt(whole)
+      const off = slope * k
+      const beside = Math.floor(off)
+      const share = off - beside
+      const first = centre + k * outward + beside * aside
       const height =
-        share === 0 ? heightsM[first]! : heightsM[first]! * (1 - share) + heightsM[cellAt(whole + 1)]! * share
-      if (Number.isNaN(height)) return
-      const on = coverOfCell(share < 0.5 ? first : cellAt(whole + 1))
+        share === 0 ? heightsM[first]! : heightsM[first]! * (1 - share) + heightsM[first + aside]! * share
+      if (height !== height) return
+      const on = cover && coverOfCell(share < 0.5 ? first : first + aside)
       radial.add(height)
-      walked.add(k * stepKm, height, on)
+      walked?.add(k * stepKm, height, on)
       if (k % every !== 0) continue
       const out = k / every
       const over = Math.round((lean * out) / n)
       if (Math.round((over * n) / out) !== lean) continue
-      const row = middle + out * along[1] + over * across[1]
-      field.values[row * coarse + middle + out * along[0] + over * across[0]] = lossHere(k * stepKm, on)
+      field.values[middle * coarse + middle + out * coarseOut + over * coarseAside] =
+        runs && !walked?.topped
+          ? freeDb + stepsDb[k]! + radial.lossDb() + (on ? ends(on) : usualEnds)
+          : whole(k * stepKm, on, walked!)
     }
   }
-  for (const i of sides) for (let lean = -n; lean <= n; lean++) walk(WAYS[i]!, lean)
+  if (!Number.isNaN(start)) for (const i of sides) for (let lean = -n; lean <= n; lean++) walk(WAYS[i]!, lean)
   // At the base itself as a step from it.
   const at = middle * coarse + middle
   const about = [at - 1, at + 1, at - coarse, at + coarse]

@@ -1,0 +1,90 @@
+import { firstTermLoss, type DiffractionPath } from './sphericalEarth'
+
+const DB_OF_LN = 10 / Math.LN10
+/** A height's gain is no less than 2 dB over 20 lg k. */
+const FLOOR = 10 ** 0.1
+/** From here on the floor may be higher than what a great height gains. */
+const MOST_K = 2
+const THIRD = Math.PI / 3
+
+/**
+ * {@link sphericalEarthLoss} for many paths of one kind: what does not hang on the path is worked out once, powers are
+ * products, and the logarithms of a path are taken together. The same figures within rounding.
+ */
+export class QuickSphere {
+  private readonly ae: number
+  private readonly sight: number
+  private readonly needs: number
+  /** Normalised admittance k, distance X per km and height per m, at an effective radius of 1 km. */
+  private readonly k1: number
+  private readonly x1: number
+  private readonly y1: number
+  private readonly lnCbrtAe: number
+
+  constructor(private readonly path: DiffractionPath) {
+    const { frequencyMHz: f, ground, polarisation, radiusKm } = path
+    const { sigmaSm, epsilonR } = ground
+    this.ae = radiusKm
+    this.sight = Math.sqrt(0.002 * radiusKm)
+    this.needs = 17.456 * Math.sqrt(299.792458 / f)
+    const x = (18000 * sigmaSm) / f
+    const flat = 0.36 / Math.cbrt(f) / Math.sqrt(Math.hypot(epsilonR - 1, x))
+    this.k1 = polarisation === 'horizontal' ? flat : flat * Math.hypot(epsilonR, x)
+    this.x1 = 2.188 * Math.cbrt(f)
+    this.y1 = 9.575e-3 * Math.cbrt(f) ** 2
+    this.lnCbrtAe = Math.log(radiusKm) / 3
+  }
+
+  /** Loss over a smooth earth, dB, 0 where the path clears it. @param d km @param h1, h2 above 0 m */
+  lossDb(d: number, h1: number, h2: number): number {
+    const roots = Math.sqrt(h1) + Math.sqrt(h2)
+    if (d >= this.sight * roots) return this.firstTerm(d, h1, h2, this.lnCbrtAe)
+    const { ae } = this
+    // Clear everywhere by more than is needed anywhere.
+    if (Math.min(h1, h2) - (125 * d * d) / ae > (this.needs * Math.sqrt(d)) / 2) return 0
+    const sum = h1 + h2
+    const m = (250 * d * d) / (ae * sum)
+    const n = m + 1
+    const inner = (1.5 * (h1 - h2) * Math.sqrt((3 * m) / (n * n * n))) / sum
+    const turned = Math.acos(inner > 1 ? 1 : inner < -1 ? -1 : inner) / 3
+    const b = 2 * Math.sqrt(n / (3 * m)) * Math.cos(THIRD + turned)
+    const d1 = (d * (1 + b)) / 2
+    const d2 = d - d1
+    const clearance = (h1 * d2 + h2 * d1) / d - (500 * d1 * d2) / ae
+    const needed = this.needs * Math.sqrt((d1 * d2) / d)
+    if (clearance > needed) return 0
+    // The radius at which the path would just be seen.
+    const grazing = (Math.log(500) + 2 * Math.log(d / roots)) / 3
+    const loss = this.firstTerm(d, h1, h2, grazing)
+    return loss < 0 ? 0 : (1 - clearance / needed) * loss
+  }
+
+  /** The first term of the residue series. @param lnCbrt a third of ln of the effective radius in km */
+  private firstTerm(d: number, h1: number, h2: number, lnCbrt: number): number {
+    const c = Math.exp(-lnCbrt)
+    const k = this.k1 * c
+    if (k > MOST_K) return firstTermLoss(this.path, d, h1, h2, Math.exp(3 * lnCbrt))
+    const kk = k * k
+    const beta = (1 + kk * (1.6 + 0.67 * kk)) / (1 + kk * (4.5 + 1.53 * kk))
+    const x = this.x1 * beta * c * c * d
+    const y = this.y1 * beta * beta * c
+    const low = k * FLOOR
+    const b1 = y * h1
+    const b2 = y * h2
+    const linear = linearPart(b1) + linearPart(b2)
+    const power = powerPart(b1, low) * powerPart(b2, low)
+    if (x >= 1.6) return linear - 11 + 17.6 * x - DB_OF_LN * Math.log(x * power)
+    const ln = Math.log(x)
+    return linear + 5.6488 * Math.exp(1.425 * ln) + DB_OF_LN * (2 * ln - Math.log(power))
+  }
+}
+
+/** What a height takes off the loss beside its logarithm, dB. @param b normalised height */
+const linearPart = (b: number) => (b > 2 ? 8 - 17.6 * Math.sqrt(b - 1.1) : 0)
+
+/** The power whose decibels a height takes off the loss. @param low the least amplitude */
+function powerPart(b: number, low: number): number {
+  if (b > 2) return 1 / Math.sqrt(b - 1.1)
+  const gain = Math.max(low, b + 0.1 * b * b * b)
+  return gain * gain
+}
