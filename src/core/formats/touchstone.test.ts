@@ -81,6 +81,7 @@ Made by hand
     expect(codeOf('# MHz S RI R none\n1 0 0')).toBe('reference')
     expect(codeOf('# MHz S XY\n1 0 0')).toBe('option')
     expect(codeOf('1 0 0', 'a.txt')).toBe('no-options')
+    expect(codeOf('{ "rigs": [] }', 'kit.json')).toBe('no-options')
     expect(codeOf('# MHz S RI R 50\n1 0 0 0 0 0 0 0 0\n2 0 0', 'a.s2p')).toBe('cut-short')
     expect(codeOf('# MHz S RI R 50\n1 0 0', 'a.s4p')).toBe('ports')
   })

@@ -22,6 +22,9 @@ const UNITS: Record<string, number> = { HZ: 1e-6, KHZ: 1e-3, MHZ: 1, GHZ: 1e3 }
 const OTHER_KINDS = ['Y', 'Z', 'G', 'H']
 const MOST_POINTS = 20_001
 
+const LACKS_OPTIONS =
+  'This is no Touchstone file: it lacks the option line, such as "# MHz S RI R 50". A table of figures is read as .csv.'
+
 const refuse = (code: string, where: string, message: string): never => {
   throw new FileRefused(problem(code, where, message))
 }
@@ -110,7 +113,11 @@ function gather(text: string): Raw {
     if (said.startsWith('#')) raw.options ??= readOptions(said, line)
     else if (section === 'reference' && raw.rows.length === 0)
       raw.reference!.push(...said.split(/\s+/).map(Number))
-    else if (section === 'network data') raw.rows.push({ line, numbers: numbersOf(said, line) })
+    else if (section === 'network data') {
+      if (!raw.options && raw.rows.length === 0 && !/^[-+.\d]/.test(said))
+        refuse('no-options', `line ${line}`, LACKS_OPTIONS)
+      raw.rows.push({ line, numbers: numbersOf(said, line) })
+    }
   })
   return raw
 }
@@ -150,12 +157,7 @@ export function readTouchstone(text: string, fileName: string): Outcome<Touchsto
       )
     if (ports !== 1 && ports !== 2)
       return refuse('ports', 'file', `It has ${ports} ports; a file of one port or two can be read.`)
-    if (!raw.options && raw.version === '1.1' && !named)
-      return refuse(
-        'no-options',
-        'line 1',
-        'This is no Touchstone file: it lacks the option line, such as "# MHz S RI R 50".',
-      )
+    if (!raw.options && raw.version === '1.1' && !named) return refuse('no-options', 'line 1', LACKS_OPTIONS)
     const options = raw.options ?? { toMHz: UNITS.GHZ!, format: 'MA', ohm: 50 }
     const ohm = raw.reference?.[0] ?? options.ohm
     if (!(ohm > 0)) return refuse('reference', 'file', 'Its reference impedance is no number above 0.')

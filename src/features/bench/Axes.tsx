@@ -7,6 +7,7 @@ export interface Frame {
   wide: number
   high: number
   /** Of the whole picture. */
+  width: number
   height: number
 }
 

@@ -1,6 +1,7 @@
 import type { Fault, TimeDomain } from '@/core/bench'
 import { toShown, shownUnit, type Units } from '@/core/units'
-import { Axes } from '../Axes'
+import { Axes, type Frame } from '../Axes'
+import { FramedPicture, ticksAcross } from '../FramedPicture'
 import { alongText } from './alongText'
 import { pathOf, roundTicks } from '../sweep/traceGeometry'
 
@@ -12,33 +13,36 @@ interface Props {
   units: Units
 }
 
-const [W, H] = [860, 320]
-const [LEFT, TOP, WIDE, HIGH] = [62, 30, W - 62 - 16, H - 30 - 56]
-const FRAME = { left: LEFT, top: TOP, wide: WIDE, high: HIGH, height: H }
-
 /** What comes back along a lead, by distance from its near end. */
-export function DistancePicture({ t, faults, lengthM, units }: Props) {
+export function DistancePicture(props: Props) {
+  return (
+    <FramedPicture
+      label="Reflection along the lead by distance"
+      className="distance-picture"
+      height={320}
+      over={30}
+      under={56}
+    >
+      {(frame) => <Along {...props} frame={frame} />}
+    </FramedPicture>
+  )
+}
+
+function Along({ t, faults, lengthM, units, frame }: Props & { frame: Frame }) {
   const last = Math.max(lengthM ?? 0, ...faults.map((f) => f.distanceM), t.resolutionM * 4)
   const endM = Math.min(t.rangeM, last * 1.3)
   const top = Math.max(0.1, ...faults.map((f) => f.size)) * 1.15
-  const x = (m: number) => LEFT + (m / endM) * WIDE
-  const y = (v: number) => TOP + HIGH * (1 - v / top)
+  const x = (m: number) => frame.left + (m / endM) * frame.wide
+  const y = (v: number) => frame.top + frame.high * (1 - v / top)
   const inside = t.distanceM.findIndex((d) => d > endM)
   const shown = t.distanceM.slice(0, inside < 0 ? undefined : inside)
   const path = pathOf(shown.map((d, i) => ({ x: x(d), y: y(Math.min(top, t.size[i]!)) })))
-  const across = roundTicks(0, toShown(endM, 'm', units), 8)
+  const across = roundTicks(0, toShown(endM, 'm', units), ticksAcross(frame))
   const perShown = endM / toShown(endM, 'm', units)
   return (
-    <svg
-      viewBox={`0 0 ${W} ${H}`}
-      width="100%"
-      role="img"
-      aria-label="Reflection along the lead by distance"
-      className="distance-picture"
-      style={{ display: 'block', background: 'var(--raised)' }}
-    >
+    <>
       <Axes
-        frame={FRAME}
+        frame={frame}
         upright={{
           ticks: roundTicks(0, top, 4),
           at: y,
@@ -54,12 +58,12 @@ export function DistancePicture({ t, faults, lengthM, units }: Props) {
       {lengthM !== null && (
         <g>
           <path
-            d={`M${x(lengthM)} ${TOP}v${HIGH}`}
+            d={`M${x(lengthM)} ${frame.top}v${frame.high}`}
             stroke="var(--accent)"
             strokeWidth="2"
             strokeDasharray="7 4"
           />
-          <text x={x(lengthM)} y={TOP - 9} textAnchor="middle" fontSize="14" fill="var(--accent)">
+          <text x={x(lengthM)} y={frame.top - 9} textAnchor="middle" fontSize="14" fill="var(--accent)">
             far end by the tape
           </text>
         </g>
@@ -88,6 +92,6 @@ export function DistancePicture({ t, faults, lengthM, units }: Props) {
             {alongText(f.distanceM, units)}
           </text>
         ))}
-    </svg>
+    </>
   )
 }

@@ -1,14 +1,31 @@
 import { blocksOf, type LiveSeries } from '@/core/bench'
 import { rigLook } from '@/ui/theme/palette'
-import { Axes } from '../Axes'
+import { Axes, type Frame } from '../Axes'
+import { FramedPicture, ticksAcross } from '../FramedPicture'
 import { roundTicks } from '../sweep/traceGeometry'
 
-const [W, H] = [860, 380]
-const [LEFT, TOP, WIDE, HIGH] = [62, 34, W - 62 - 16, H - 34 - 56]
-const FRAME = { left: LEFT, top: TOP, wide: WIDE, high: HIGH, height: H }
+interface Props {
+  series: readonly LiveSeries[]
+  settleS: number
+}
 
 /** Levels over time, with what was plugged in behind them, and the mean of each block that counts. */
-export function LivePicture({ series, settleS }: { series: readonly LiveSeries[]; settleS: number }) {
+export function LivePicture(props: Props) {
+  return (
+    <FramedPicture
+      label={`${props.series[0]!.quantity.name} over time`}
+      className="live-picture"
+      height={380}
+      over={34}
+      under={56}
+    >
+      {(frame) => <Levels {...props} frame={frame} />}
+    </FramedPicture>
+  )
+}
+
+function Levels({ series, settleS, frame }: Props & { frame: Frame }) {
+  const { left, top, wide, high: tall } = frame
   const first = series[0]!
   const same = series.filter((s) => s.quantity.unit === first.quantity.unit)
   const all = same.flatMap((s) => s.readings)
@@ -18,8 +35,8 @@ export function LivePicture({ series, settleS }: { series: readonly LiveSeries[]
     Math.ceil(Math.max(...all.map((r) => r.value)) + 1),
   ]
   const minutes = end > 180
-  const x = (s: number) => LEFT + (s / end) * WIDE
-  const y = (v: number) => TOP + HIGH * (1 - (v - low) / (high - low))
+  const x = (s: number) => left + (s / end) * wide
+  const y = (v: number) => top + tall * (1 - (v - low) / (high - low))
   const bands = first.readings.flatMap((r, i) => {
     const before = first.readings[i - 1]
     if (r.state !== 'in' || before?.state === 'in') return []
@@ -27,38 +44,31 @@ export function LivePicture({ series, settleS }: { series: readonly LiveSeries[]
     return [{ from: r.atS, to: after?.atS ?? end }]
   })
   return (
-    <svg
-      viewBox={`0 0 ${W} ${H}`}
-      width="100%"
-      role="img"
-      aria-label={`${first.quantity.name} over time`}
-      className="live-picture"
-      style={{ display: 'block', background: 'var(--raised)' }}
-    >
+    <>
       {bands.map((b) => (
         <g key={b.from}>
           <rect
             x={x(b.from)}
-            y={TOP}
+            y={top}
             width={Math.max(2, x(b.to) - x(b.from))}
-            height={HIGH}
+            height={tall}
             fill="var(--accent-fill)"
             fillOpacity="0.22"
           />
-          <text x={(x(b.from) + x(b.to)) / 2} y={TOP - 8} textAnchor="middle" fontSize="14" fill="var(--ink)">
+          <text x={(x(b.from) + x(b.to)) / 2} y={top - 8} textAnchor="middle" fontSize="14" fill="var(--ink)">
             in
           </text>
         </g>
       ))}
       <Axes
-        frame={FRAME}
+        frame={frame}
         upright={{
           ticks: roundTicks(low, high, 6),
           at: y,
           name: `${first.quantity.name}, ${first.quantity.unit}`,
         }}
         across={{
-          ticks: roundTicks(0, minutes ? end / 60 : end, 8),
+          ticks: roundTicks(0, minutes ? end / 60 : end, ticksAcross(frame)),
           at: (t) => x(minutes ? t * 60 : t),
           name: `Time, ${minutes ? 'minutes' : 'seconds'}`,
         }}
@@ -82,6 +92,6 @@ export function LivePicture({ series, settleS }: { series: readonly LiveSeries[]
           </g>
         )
       })}
-    </svg>
+    </>
   )
 }

@@ -25,7 +25,7 @@ export function PlanePicture({ sweeps, chosen, setUps, limitSwr, markers }: Prop
       viewBox={`0 0 ${SIZE} ${SIZE}`}
       role="img"
       aria-label="Reflection plane with circles of constant SWR"
-      className="sweep-picture"
+      className="sweep-picture round-picture"
       style={{
         display: 'block',
         width: '100%',

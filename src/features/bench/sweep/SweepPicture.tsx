@@ -3,7 +3,8 @@
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react'
 import { mhzText, readAt, readings, type SweepBand } from '@/core/bench'
 import { rigLook } from '@/ui/theme/palette'
-import { Axes } from '../Axes'
+import { Axes, type Frame } from '../Axes'
+import { FramedPicture, ticksAcross } from '../FramedPicture'
 import { axisOf, frequencyAxis, pathOf, type AxisScale, type TraceScale } from './traceGeometry'
 import type { DeskSweep } from './useSweeps'
 
@@ -25,42 +26,48 @@ interface Props {
   onMarker: (id: number, frequencyMHz: number) => void
 }
 
-const [W, H] = [860, 440]
-const [LEFT, TOP, WIDE, HIGH] = [62, 26, W - 62 - 16, H - 26 - 62]
-const FRAME = { left: LEFT, top: TOP, wide: WIDE, high: HIGH, height: H }
 const STEP_PART = 0.002
 
 /** Sweeps over frequency, with the band on the axis, the limit as a line, and markers that are dragged. */
-export function SweepPicture({
-  sweeps,
-  chosen,
-  setUps,
-  band,
-  limitSwr,
-  scale,
-  log,
-  markers,
-  onMarker,
-}: Props) {
-  const svg = useRef<SVGSVGElement>(null)
+export function SweepPicture(props: Props) {
+  const { sweeps, chosen, scale, limitSwr } = props
   const f = chosen.sweep.frequencyMHz
-  const [low, high] = [f[0]!, f[f.length - 1]!]
-  const across = frequencyAxis(low, high, log, WIDE)
   const axis = axisOf(
     scale,
     sweeps.map((s) => s.sweep),
     limitSwr,
   )
-  const x = (mhz: number) => LEFT + across.x(mhz)
+  return (
+    <FramedPicture
+      label={`${axis.name} from ${mhzText(f[0]!)} to ${mhzText(f[f.length - 1]!)}`}
+      className="sweep-picture"
+      role="group"
+      height={440}
+      over={26}
+      under={62}
+    >
+      {(frame) => <Traces {...props} axis={axis} frame={frame} />}
+    </FramedPicture>
+  )
+}
+
+function Traces(props: Props & { axis: AxisScale; frame: Frame }) {
+  const { sweeps, chosen, setUps, band, limitSwr, log, markers, onMarker, axis, frame } = props
+  const { left, top, wide, high: tall } = frame
+  const ground = useRef<SVGRectElement>(null)
+  const f = chosen.sweep.frequencyMHz
+  const [low, high] = [f[0]!, f[f.length - 1]!]
+  const across = frequencyAxis(low, high, log, wide, ticksAcross(frame))
+  const x = (mhz: number) => left + across.x(mhz)
   const y = (v: number) => {
     const part = (v - axis.low) / (axis.high - axis.low)
-    return TOP + HIGH * (axis.downward ? part : 1 - part)
+    return top + tall * (axis.downward ? part : 1 - part)
   }
   const kept = (mhz: number) => Math.min(high, Math.max(low, mhz))
   const drag = (id: number) => (e: PointerEvent<SVGGElement>) => {
-    if (!e.currentTarget.hasPointerCapture(e.pointerId) || !svg.current) return
-    const box = svg.current.getBoundingClientRect()
-    onMarker(id, kept(across.at(((e.clientX - box.left) / box.width) * W - LEFT)))
+    if (!e.currentTarget.hasPointerCapture(e.pointerId) || !ground.current) return
+    const box = ground.current.getBoundingClientRect()
+    onMarker(id, kept(across.at(((e.clientX - box.left) / box.width) * wide)))
   }
   const press = (m: Marker) => (e: KeyboardEvent) => {
     const way = e.key === 'ArrowRight' ? 1 : e.key === 'ArrowLeft' ? -1 : 0
@@ -69,30 +76,23 @@ export function SweepPicture({
     onMarker(m.id, kept(m.frequencyMHz + way * (e.shiftKey ? 10 : 1) * (high - low) * STEP_PART))
   }
   return (
-    <svg
-      ref={svg}
-      viewBox={`0 0 ${W} ${H}`}
-      width="100%"
-      role="group"
-      aria-label={`${axis.name} from ${mhzText(low)} to ${mhzText(high)}`}
-      style={{ display: 'block', touchAction: 'pan-y', background: 'var(--raised)' }}
-      className="sweep-picture"
-    >
-      <BandBar x={x} band={band} low={low} high={high} />
+    <>
+      <rect ref={ground} x={left} y={top} width={wide} height={tall} fill="none" />
+      <BandBar x={x} band={band} low={low} high={high} frame={frame} />
       <Axes
-        frame={FRAME}
+        frame={frame}
         upright={{ ticks: axis.ticks, at: y, name: axis.name }}
         across={{ ticks: across.ticks, at: x, name: 'Frequency, MHz' }}
       />
       {axis.limit !== null && (
         <g>
           <path
-            d={`M${LEFT} ${y(axis.limit)}h${WIDE}`}
+            d={`M${left} ${y(axis.limit)}h${wide}`}
             stroke="var(--bad)"
             strokeWidth="2"
             strokeDasharray="9 5"
           />
-          <text x={LEFT + WIDE - 4} y={y(axis.limit) - 6} textAnchor="end" fontSize="14" fill="var(--bad)">
+          <text x={left + wide - 4} y={y(axis.limit) - 6} textAnchor="end" fontSize="14" fill="var(--bad)">
             limit: SWR {Number(limitSwr.toFixed(2))}
           </text>
         </g>
@@ -119,11 +119,12 @@ export function SweepPicture({
           axis={axis}
           x={x}
           y={y}
+          foot={top + tall}
           onMove={drag(m.id)}
           onKey={press(m)}
         />
       ))}
-    </svg>
+    </>
   )
 }
 
@@ -132,20 +133,22 @@ function BandBar({
   band,
   low,
   high,
+  frame: { top, high: tall },
 }: {
   x: (f: number) => number
   band: SweepBand
   low: number
   high: number
+  frame: Frame
 }) {
   const [a, b] = [Math.max(band.fromMHz, low), Math.min(band.toMHz, high)]
   if (b <= a) return null
   const middle = (x(a) + x(b)) / 2
   return (
     <g>
-      <rect x={x(a)} y={TOP} width={x(b) - x(a)} height={HIGH} fill="var(--accent-fill)" fillOpacity="0.16" />
-      <rect x={x(a)} y={TOP + HIGH} width={x(b) - x(a)} height="9" fill="var(--accent-fill)" />
-      <text x={middle} y={TOP - 8} textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
+      <rect x={x(a)} y={top} width={x(b) - x(a)} height={tall} fill="var(--accent-fill)" fillOpacity="0.16" />
+      <rect x={x(a)} y={top + tall} width={x(b) - x(a)} height="9" fill="var(--accent-fill)" />
+      <text x={middle} y={top - 8} textAnchor="middle" fontSize="14" fontWeight="700" fill="var(--ink)">
         {Number(band.fromMHz.toFixed(3))} to {Number(band.toMHz.toFixed(3))} MHz
       </text>
     </g>
@@ -187,12 +190,13 @@ interface FlagProps extends Plotted {
   n: number
   m: Marker
   s: DeskSweep
+  foot: number
   onMove: (e: PointerEvent<SVGGElement>) => void
   onKey: (e: KeyboardEvent) => void
 }
 
 /** A marker: a flag on the trace that stays at its frequency whatever the scale. */
-function MarkerFlag({ n, m, s, axis, x, y, onMove, onKey }: FlagProps) {
+function MarkerFlag({ n, m, s, axis, x, y, foot, onMove, onKey }: FlagProps) {
   const r = readAt(s.sweep, m.frequencyMHz)
   const v = r && axis.of[0]!(r)
   if (!r || v === null) return null
@@ -211,7 +215,7 @@ function MarkerFlag({ n, m, s, axis, x, y, onMove, onKey }: FlagProps) {
       onPointerMove={onMove}
       onKeyDown={onKey}
     >
-      <path d={`M${cx} ${TOP + HIGH}V${cy}`} stroke="var(--ink)" strokeDasharray="2 3" />
+      <path d={`M${cx} ${foot}V${cy}`} stroke="var(--ink)" strokeDasharray="2 3" />
       <circle cx={cx} cy={cy} r="16" fill="transparent" />
       <path d={`M${cx} ${cy}l-9 -16h18z`} fill="var(--ink)" />
       <text x={cx} y={cy - 20} textAnchor="middle" fontSize="15" fontWeight="700" fill="var(--ink)">

@@ -86,8 +86,8 @@ export function axisOf(
   }
 }
 
-/** The level axis: frequency, straight or by its logarithm. */
-export function frequencyAxis(low: number, high: number, log: boolean, width: number) {
+/** The level axis: frequency, straight or by its logarithm. @param most figures on it */
+export function frequencyAxis(low: number, high: number, log: boolean, width: number, most: number) {
   const t = log ? Math.log : (v: number) => v
   const [a, b] = [t(low), t(high)]
   return {
@@ -96,7 +96,7 @@ export function frequencyAxis(low: number, high: number, log: boolean, width: nu
       const v = a + (x / width) * (b - a)
       return log ? Math.exp(v) : v
     },
-    ticks: roundTicks(low, high, 8),
+    ticks: roundTicks(low, high, most),
   }
 }
 

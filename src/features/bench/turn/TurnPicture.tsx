@@ -2,7 +2,8 @@ import { levelAt, meanPowerDb, pointsOf, type TurnPoint, type TurnReading } from
 import { turnDeg } from '@/core/geo'
 import { figureText } from '@/core/units'
 import { rigLook } from '@/ui/theme/palette'
-import { Axes } from '../Axes'
+import { Axes, type Frame } from '../Axes'
+import { FramedPicture } from '../FramedPicture'
 import { roundTicks } from '../sweep/traceGeometry'
 
 export interface TurnLayer {
@@ -34,7 +35,7 @@ export function PolarPicture({ layers, folded }: { layers: readonly TurnLayer[];
       viewBox={`0 0 ${SIZE} ${SIZE}`}
       role="img"
       aria-label="Pattern from above, 10 dB a ring"
-      className="turn-picture"
+      className="turn-picture round-picture"
       style={{ display: 'block', width: '100%', maxWidth: 560, background: 'var(--raised)' }}
     >
       {Array.from({ length: rings }, (_, i) => (
@@ -138,42 +139,41 @@ function Layer({ points, layer, look, at, folded }: LayerProps) {
   )
 }
 
-const [W, H] = [860, 400]
-const [LEFT, TOP, WIDE, HIGH] = [62, 18, W - 62 - 20, H - 18 - 56]
-const FRAME = { left: LEFT, top: TOP, wide: WIDE, high: HIGH, height: H }
+/** Every 30 or 10 degrees, or every third of them where there is little room. */
+function anglesOf(toDeg: number, frame: Frame): number[] {
+  const usual = toDeg === 360 ? 30 : 10
+  const step = frame.wide < 480 ? 3 * usual : usual
+  return Array.from({ length: Math.floor(toDeg / step) + 1 }, (_, i) => i * step)
+}
 
-const anglesOf = (toDeg: number) =>
-  Array.from({ length: toDeg === 360 ? 13 : 10 }, (_, i) => i * (toDeg === 360 ? 30 : 10))
-
-/** The same laid flat, or a quarter turn of two antennas, with a law through it. */
-export function FlatPicture({
-  layers,
-  toDeg,
-  law,
-}: {
+interface FlatProps {
   layers: readonly TurnLayer[]
   toDeg: number
   law: ((angleDeg: number) => number) | null
-}) {
+}
+
+/** The same laid flat, or a quarter turn of two antennas, with a law through it. */
+export function FlatPicture(props: FlatProps) {
+  return (
+    <FramedPicture label="Level by angle" className="turn-picture" height={400} over={18} under={56}>
+      {(frame) => <Flat {...props} frame={frame} />}
+    </FramedPicture>
+  )
+}
+
+function Flat({ layers, toDeg, law, frame }: FlatProps & { frame: Frame }) {
   const { all, top, rings } = levelsOf(layers)
   const low = top - rings * RING_DB
-  const x = (angle: number) => LEFT + (angle / toDeg) * WIDE
-  const y = (db: number) => TOP + HIGH * Math.min(1, (top + 2 - db) / (top + 2 - low))
+  const x = (angle: number) => frame.left + (angle / toDeg) * frame.wide
+  const y = (db: number) => frame.top + frame.high * Math.min(1, (top + 2 - db) / (top + 2 - low))
   const line = (pairs: readonly [number, number][]) =>
     pairs.map(([a, db], i) => `${i === 0 ? 'M' : 'L'}${x(a).toFixed(1)} ${y(db).toFixed(1)}`).join('')
   return (
-    <svg
-      viewBox={`0 0 ${W} ${H}`}
-      width="100%"
-      role="img"
-      aria-label="Level by angle"
-      className="turn-picture"
-      style={{ display: 'block', background: 'var(--raised)' }}
-    >
+    <>
       <Axes
-        frame={FRAME}
+        frame={frame}
         upright={{ ticks: roundTicks(low, top + 2, 6), at: y, name: 'Level, dBm' }}
-        across={{ ticks: anglesOf(toDeg), at: x, name: 'Turned by, degrees', text: (a) => `${a}°` }}
+        across={{ ticks: anglesOf(toDeg, frame), at: x, name: 'Turned by, degrees', text: (a) => `${a}°` }}
       />
       {layers.map((layer, i) => {
         const { hue, dash } = rigLook(i)
@@ -213,6 +213,6 @@ export function FlatPicture({
           strokeWidth="2.5"
         />
       )}
-    </svg>
+    </>
   )
 }
