@@ -1,67 +1,19 @@
 // How long devices wait while the desk is busy: twenty of them post one entry after the other while the findings of a
 // run of some 5,000 checks are worked out, and the first page with 500 trials. Starts a server of its own from the
 // build. npm run bench:crowd
-import { spawn } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { v7 } from 'uuid'
-import { ORDINARY_FIELD, simulateRun } from '../src/core/sim'
-import { testEntry } from '../src/core/testing/entries'
-import type { Entry, Mark, TrialPlan } from '../src/core/trial'
-import { addTrial, appendEntries, openDatabase, startRun, type Db } from '../src/data'
-import { testDay } from '../src/data/testing/day'
+import { openDatabase } from '../src/data'
+import { entryOf, filledTrial } from './filledTrial'
+import { served } from './served'
 import { BENCHMARKS, writeTable } from './table'
 
 const DEVICES = 20
 const PORT = 3467
 const base = `http://127.0.0.1:${PORT}`
-const NOTE = { note: '', fixedBeforehand: false, imported: false }
-const { day } = testDay()
-
-/** The day's plan with so many marks. */
-const planOf = (count: number): TrialPlan => ({
-  ...day.plan,
-  marks: Array.from({ length: count }, (_, i): Mark => ({
-    ...day.plan.marks[0]!,
-    id: `m${i}`,
-    name: `M${i}`,
-    distanceM: 200 + 7 * i,
-    alongM: 200 + 7 * i,
-  })),
-})
-
-const entryOf = (runId: string, device: string, seq: number, body: Entry['body']): Entry =>
-  testEntry(body, { id: v7(), runId, device, seq, wallTime: new Date().toISOString() })
-
-/** A trial with a run whose checks are simulated. */
-function filled(db: Db, name: string, marks: number): { trial: string; run: string; checks: number } {
-  const plan = planOf(marks)
-  const trial = addTrial(db, name, '', 1)
-  const run = startRun(db, trial, name, plan, NOTE)
-  const checks = simulateRun(plan, { ...ORDINARY_FIELD, seed: 1, gainDbi: {} })
-  appendEntries(
-    db,
-    checks.map((c, i) => entryOf(run, 'bench', i, { kind: 'check', ...c })),
-  )
-  return { trial, run, checks: checks.length }
-}
-
 const at = (times: readonly number[], p: number) =>
   [...times].sort((a, b) => a - b)[Math.floor(p * (times.length - 1))]!
-
-async function started(file: string) {
-  const server = spawn(process.execPath, [join('build', 'server.cjs')], {
-    env: { ...process.env, NODE_ENV: 'production', EVEN_REACH_DB: file, PORT: String(PORT) },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  })
-  await new Promise<void>((ready) => {
-    server.stdout.on('data', (said: Buffer) => {
-      if (said.includes('Ready')) ready()
-    })
-  })
-  return server
-}
 
 async function timed(work: () => Promise<Response>): Promise<number> {
   const since = performance.now()
@@ -104,9 +56,9 @@ const ms = (t: number) => `${Math.round(t)} ms`
 try {
   const file = join(folder, 'a.db')
   const db = openDatabase(file)
-  const many = filled(db, 'Many', 833)
-  const other = filled(db, 'Posted to', 10)
-  const server = await started(file)
+  const many = filledTrial(db, 'Many', 833)
+  const other = filledTrial(db, 'Posted to', 10)
+  const stop = await served(file, PORT)
   try {
     await timed(() => fetch(base))
     const quiet = posting(other.run)
@@ -127,13 +79,13 @@ try {
         '100 ms',
       ],
     )
-    for (let i = 0; i < 498; i++) filled(db, `Trial ${i}`, 8)
+    for (let i = 0; i < 498; i++) filledTrial(db, `Trial ${i}`, 8)
     await timed(() => fetch(base))
     const again = []
     for (let i = 0; i < 5; i++) again.push(await timed(() => fetch(base)))
     rows.push(['the first page with 500 trials, second time on', ms(at(again, 0.5)), '1 s'])
   } finally {
-    server.kill()
+    stop()
   }
 } finally {
   rmSync(folder, { recursive: true, force: true })

@@ -15,6 +15,9 @@ interface PostProps {
   onOpen: () => void
 }
 
+const PARTS = [0, 1, 2, 3, 4]
+const PART = 2.2
+
 /** The cap, split into five parts, filled as far as the readability went. */
 function Cap({
   px,
@@ -29,33 +32,32 @@ function Cap({
   hue: string
   up: boolean
 }) {
-  const part = 2.2
+  const foot = up ? y - 5 : y
+  const partsOf = (full: boolean) =>
+    PARTS.filter((i) => i < filled === full)
+      .map((i) => `M${drawn(px - 5.5 + i * PART)} ${drawn(foot)}h1.7v5h-1.7z`)
+      .join('')
+  const [full, rest] = [partsOf(true), partsOf(false)]
   return (
-    <g>
-      {[0, 1, 2, 3, 4].map((i) => (
-        <rect
-          key={i}
-          x={px - 5.5 + i * part}
-          y={up ? y - 5 : y}
-          width={part - 0.5}
-          height="5"
-          fill={i < filled ? hue : 'var(--raised)'}
-          stroke={hue}
-          strokeWidth="0.5"
-        />
-      ))}
+    <g stroke={hue} strokeWidth="0.5">
+      {full && <path d={full} fill={hue} />}
+      {rest && <path d={rest} fill="var(--raised)" />}
     </g>
   )
 }
 
+/** A place on the drawing to a tenth of a pixel. */
+const drawn = (v: number) => Math.round(10 * v) / 10
+
 /**
  * One check: a post standing on the lane for "to base", hanging under it for "from base"; a ring where none was heard.
  */
-export function CheckPost({ post, laneName, px, mid, hue, place, tabIndex, onOpen }: PostProps) {
+export function CheckPost({ post, laneName, px: at, mid, hue, place, tabIndex, onOpen }: PostProps) {
+  const px = drawn(at)
   const up = post.direction !== 'from base'
   const sign = up ? -1 : 1
   const ringY = mid + sign * 7
-  const tip = mid + sign * (8 + (post.height ?? 0.12) * (TALLEST - 8))
+  const tip = drawn(mid + sign * (8 + (post.height ?? 0.12) * (TALLEST - 8)))
   return (
     <g
       role="listitem"
@@ -66,7 +68,13 @@ export function CheckPost({ post, laneName, px, mid, hue, place, tabIndex, onOpe
       className="check-post"
       style={{ cursor: 'pointer' }}
     >
-      <rect x={px - 7} y={up ? mid - TALLEST - 6 : mid} width="14" height={TALLEST + 6} fill="transparent" />
+      <rect
+        x={drawn(px - 7)}
+        y={up ? mid - TALLEST - 6 : mid}
+        width="14"
+        height={TALLEST + 6}
+        fill="transparent"
+      />
       {post.state === 'heard' && (
         <>
           <path

@@ -6,10 +6,11 @@ import TableBody from '@mui/material/TableBody'
 import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
+import { useState } from 'react'
 import { writeCsv } from '@/core/formats/csvTable'
 import { distanceText, type Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
-import type { StripModel } from './model'
+import type { Lane, Post, StripModel } from './model'
 
 /** The strip's twin for screen readers and for copying. */
 export function StripTable({ model, units }: { model: StripModel; units: Units }) {
@@ -28,11 +29,23 @@ export function StripTable({ model, units }: { model: StripModel; units: Units }
         post.remark,
       ]),
     )
+  // Made when it is opened: it is as long as the log.
+  const [open, setOpen] = useState(false)
   return (
-    <details>
+    <details onToggle={(e) => setOpen(e.currentTarget.open)}>
       <summary style={{ cursor: 'pointer', padding: '6px 0' }}>
         The strip as a table, {rows.length} checks
       </summary>
+      {open && <Rows rows={rows} units={units} csv={csv} />}
+    </details>
+  )
+}
+
+type Row = { lane: Lane; post: Post }
+
+function Rows({ rows, units, csv }: { rows: readonly Row[]; units: Units; csv: () => string }) {
+  return (
+    <>
       <CopyButton text={csv} label="Copy the checks as CSV" />
       <Box sx={{ overflowX: 'auto', maxHeight: 420 }} tabIndex={0} role="region" aria-label="Checks">
         <Table size="small" stickyHeader>
@@ -60,6 +73,6 @@ export function StripTable({ model, units }: { model: StripModel; units: Units }
           </TableBody>
         </Table>
       </Box>
-    </details>
+    </>
   )
 }

@@ -23,9 +23,13 @@ const model = (posts: Post[]): StripModel => ({
   ground: null,
 })
 
-it('leaves a strip of few checks as it is', () => {
-  const few = model(Array.from({ length: 90 }, (_, i) => post(i)))
-  expect(thinned(few)).toMatchObject({ thin: false, lanes: few.lanes })
+it('leaves a strip of few checks as it is, but for digits that nobody sees', () => {
+  const posts = Array.from({ length: 90 }, (_, i) => post(i, { distanceM: 10 + i + 0.0123, height: 0.54321 }))
+  const [lane] = thinned(model(posts)).lanes
+  expect(lane!.posts).toEqual(
+    posts.map((p, i) => ({ ...p, id: String(i), distanceM: 10 + i, height: 0.543 })),
+  )
+  expect(thinned(model(posts)).thin).toBe(false)
 })
 
 it('of many checks, each post stands for those near one another: the share that was heard, and how strong', () => {

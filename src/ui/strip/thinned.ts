@@ -54,15 +54,38 @@ function drawnGround(ground: NonNullable<StripModel['ground']>): StripModel['gro
   return { ...ground, legs }
 }
 
+const rounded = (v: number, digits: number) => Number(v.toFixed(digits))
+
+/** A lane with no more digits than can be seen, its posts numbered. */
+function drawnLane(lane: Lane): Lane {
+  return {
+    ...lane,
+    wedge: lane.wedge.map((w) => ({ distanceM: Math.round(w.distanceM), chance: rounded(w.chance, 3) })),
+    brackets: lane.brackets.map((b) => ({
+      ...b,
+      estimateM: b.estimateM === null ? null : Math.round(b.estimateM),
+      lowM: b.lowM === null ? null : Math.round(b.lowM),
+      highM: b.highM === null ? null : Math.round(b.highM),
+    })),
+    posts: lane.posts.map((p, i) => ({
+      ...p,
+      id: String(i),
+      distanceM: rounded(p.distanceM, 1),
+      height: p.height === null ? null : rounded(p.height, 3),
+      readability: p.readability === null ? null : rounded(p.readability, 1),
+    })),
+  }
+}
+
 /**
  * A strip as it is sent to be drawn: of many checks, what was logged near one another stands as one post; the ground
- * has no more points than can be seen.
+ * has no more points, and no figure more digits, than can be seen.
  */
 export function thinned(model: StripModel): StripModel {
   const lanes = model.lanes.map((l) => thinLane(l, Math.max(1, model.farthestM)))
   return {
     ...model,
-    lanes,
+    lanes: lanes.map(drawnLane),
     ground: model.ground && drawnGround(model.ground),
     thin: lanes.some((l, i) => l !== model.lanes[i]),
   }

@@ -1,16 +1,16 @@
 'use client'
 
 import { Area, Line } from 'recharts'
-import type { LevelFindings } from '@/core/findings'
 import type { Direction, Link } from '@/core/kit'
 import type { Units } from '@/core/units'
 import { rigLook } from '@/ui/theme/palette'
+import type { DrawnLevels } from './drawnLevels'
 import { onAxis, roundDomain } from '../figures/chartAxes'
 import { DistanceChart } from '../figures/DistanceChart'
 import { EndLetter, intervalDot, IntervalMarks } from '../figures/intervalDots'
 
 interface Props {
-  levels: LevelFindings
+  levels: DrawnLevels
   links: Link[]
   looks: number[]
   direction: Direction

@@ -4,17 +4,18 @@ import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
-import { outBackWords, type LevelFindings } from '@/core/findings'
+import { outBackWords } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
 import { listenerOf } from '@/core/kit'
 import type { TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
+import type { DrawnLevels } from './drawnLevels'
 import { FigureFrame } from '../figures/FigureFrame'
 
 const LevelChart = dynamic(() => import('./LevelChart').then((m) => m.LevelChart), { ssr: false })
 
 interface Props {
-  levels: LevelFindings
+  levels: DrawnLevels
   plan: Pick<TrialPlan, 'links' | 'directions' | 'scales'>
   /** The difference that would matter, dB. */
   marginDb: number

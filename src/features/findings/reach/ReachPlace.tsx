@@ -9,7 +9,6 @@ import { stripModel } from '@/ui/strip/model'
 import { thinned } from '@/ui/strip/thinned'
 import { Fold } from '@/ui/shell/Fold'
 import { reachesCsv } from '../export/findingsCsv'
-import { everyNth } from '../figures/everyNth'
 import { TextButton } from '../figures/TextButton'
 import { namesOf, type AskedFindings } from '../frame/openFindings'
 import { PlaceHead, PlacePart, Sentences } from '../frame/PlaceHead'
@@ -17,6 +16,7 @@ import { KnobsButton } from '../knobs/KnobsButton'
 import { knobsOf } from '../knobs/knobsOf'
 import type { AreaToCover } from './areasToCover'
 import { ClaimsSection } from './ClaimsSection'
+import { drawnLevels } from './drawnLevels'
 import { LegPicker } from './LegPicker'
 import { LegReaches } from './LegReaches'
 import { LevelSection } from './LevelSection'
@@ -37,9 +37,6 @@ interface Props {
   leg: string | null
   units: Units
 }
-
-/** More reports than these are not drawn one by one. */
-const MOST_POINTS = 500
 
 const NO_REACH = {
   'one place':
@@ -127,7 +124,7 @@ export function ReachPlace({ asked, findings, ground, burdens, areas, onTheWay, 
             <Box sx={{ mt: 3.5 }}>
               <Fold title="How levels fall with distance, talk-out against talk-back">
                 <LevelSection
-                  levels={{ ...levels, points: everyNth(levels.points, MOST_POINTS) }}
+                  levels={drawnLevels(levels)}
                   marginDb={findings.marginDb}
                   {...{
                     plan: { links: plan.links, directions: plan.directions, scales: plan.scales },

@@ -1,0 +1,16 @@
+import { spawn } from 'node:child_process'
+import { join } from 'node:path'
+
+/** Starts the build's server on a database. @returns once it is ready, how to stop it */
+export async function served(file: string, port: number): Promise<() => void> {
+  const server = spawn(process.execPath, [join('build', 'server.cjs')], {
+    env: { ...process.env, NODE_ENV: 'production', EVEN_REACH_DB: file, PORT: String(port) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  })
+  await new Promise<void>((ready) => {
+    server.stdout.on('data', (said: Buffer) => {
+      if (said.includes('Ready')) ready()
+    })
+  })
+  return () => server.kill()
+}
