@@ -201,3 +201,22 @@ test('the list of trials says what each found, in the words of its answer', asyn
   expect(said).toContain(await heading.textContent())
   expect((await page.request.get('/trials/none/findings/lead')).status()).toBe(404)
 })
+
+test('a trial is found by its words, and in another order', async ({ page }) => {
+  await page.goto('/')
+  const names = page.getByRole('listitem').getByRole('link')
+  await expect(names.filter({ hasText: 'Eight sets to the edge' })).toBeVisible()
+  await page.getByLabel('Find a trial').fill('EDGE sets')
+  await expect(names).toHaveCount(1)
+  await expect(page).toHaveURL(/\?find=EDGE\+sets$/)
+  await page.getByLabel('Find a trial').fill('no such words')
+  await expect(page.getByText('No trial has all of these words.')).toBeVisible()
+  await page.getByLabel('Find a trial').fill('')
+  await page.getByLabel('Order').click()
+  await page.getByRole('option', { name: 'by name' }).click()
+  const first = names.first()
+  await expect(first).toContainText('Antenna by mode')
+  // The address keeps it.
+  await page.reload()
+  await expect(first).toContainText('Antenna by mode')
+})

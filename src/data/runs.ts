@@ -1,4 +1,4 @@
-import { and, asc, count, desc, eq, getTableColumns, gt, sql } from 'drizzle-orm'
+import { and, asc, count, desc, eq, getTableColumns, gt, max, sql } from 'drizzle-orm'
 import { IdSum, type IdDigest } from '@/core/trial/idDigest'
 import { foldEntries, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Db } from './connection'
@@ -11,6 +11,26 @@ export type RunRow = typeof run.$inferSelect
 
 export function listRuns(db: Db, trialId: string): RunRow[] {
   return db.select().from(run).where(eq(run.trialId, trialId)).orderBy(desc(run.startedAt)).all()
+}
+
+/** The runs of a trial without their plans, the newest first. */
+export function runHeads(db: Db, trialId: string): Pick<RunRow, 'id' | 'startedAt'>[] {
+  return db
+    .select({ id: run.id, startedAt: run.startedAt })
+    .from(run)
+    .where(eq(run.trialId, trialId))
+    .orderBy(desc(run.startedAt))
+    .all()
+}
+
+/** When the newest run of each trial that has one began. */
+export function newestRuns(db: Db): Map<string, string> {
+  const rows = db
+    .select({ trialId: run.trialId, at: max(run.startedAt) })
+    .from(run)
+    .groupBy(run.trialId)
+    .all()
+  return new Map(rows.map((r) => [r.trialId, r.at!]))
 }
 
 export function getRun(db: Db, id: string): RunRow | null {

@@ -1,20 +1,24 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import { QUESTION_STARTS } from '@/core/trial'
-import { db, lastBackup, listTrials, nowIso } from '@/data'
+import { db, lastBackup, nowIso } from '@/data'
 import { BackupReminder } from '@/features/keep/BackupReminder'
 import { Examples } from '@/features/trials/Examples'
+import { listAsked, listedTrials } from '@/features/trials/listedTrials'
 import { NewTrial } from '@/features/trials/NewTrial'
 import { TrialList } from '@/features/trials/TrialList'
-import { trialLine } from '@/features/trials/trialLine'
 import { Empty, LinkButton, PageHead, TopLine } from '@/ui/shell'
 import { readUnits } from '@/server/readUnits'
 
 export const dynamic = 'force-dynamic'
 
-export default async function TrialsPage() {
-  const rows = listTrials(db())
-  const trials = rows.map((t) => trialLine(db(), t))
+interface Props {
+  searchParams: Promise<Record<string, string | string[] | undefined>>
+}
+
+export default async function TrialsPage({ searchParams }: Props) {
+  const list = listedTrials(db(), listAsked(await searchParams))
+  const any = list.all > 0
   const kinds = QUESTION_STARTS.map(({ kind, title, line, name, question }) => ({
     kind,
     title,
@@ -23,7 +27,7 @@ export default async function TrialsPage() {
     question,
   }))
   const fresh = (
-    <Box component="section" aria-labelledby="new-trial" sx={{ mt: trials.length > 0 ? 5 : 3 }}>
+    <Box component="section" aria-labelledby="new-trial" sx={{ mt: any ? 5 : 3 }}>
       <Typography variant="h2" component="h2" id="new-trial" sx={{ mb: 1.5, scrollMarginTop: 16 }}>
         A new trial: what do you want to know?
       </Typography>
@@ -36,7 +40,7 @@ export default async function TrialsPage() {
       <Box component="main" sx={{ maxWidth: 1080, mx: 'auto', px: 2, py: 4 }}>
         <PageHead title="Trials" lead="Which set-up reaches how far, here, and how sure that is.">
           <Box sx={{ display: 'flex', gap: 1, flexWrap: 'wrap' }}>
-            {trials.length > 0 && (
+            {any && (
               <LinkButton href="#new-trial" variant="contained">
                 New trial
               </LinkButton>
@@ -53,11 +57,11 @@ export default async function TrialsPage() {
             <LinkButton href="/keep" variant="outlined">
               Backup
             </LinkButton>
-            {rows.some((t) => t.sample) && <Examples there />}
+            {list.samples && <Examples there />}
           </Box>
         </PageHead>
         <BackupReminder {...lastBackup(db())} now={Date.parse(nowIso())} />
-        {trials.length === 0 ? (
+        {!any ? (
           <>
             {fresh}
             <Box sx={{ mt: 5 }}>
@@ -69,7 +73,7 @@ export default async function TrialsPage() {
           </>
         ) : (
           <>
-            <TrialList trials={trials} />
+            <TrialList list={list} />
             {fresh}
           </>
         )}

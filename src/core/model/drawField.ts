@@ -10,6 +10,16 @@ import { SharedProposal } from './sharedProposal'
 /** A draw's weight against the approximation that it was drawn from is cut off here. */
 const MAX_LN_WEIGHT = 3
 
+/** What a log of so many different reports costs is worth all draws; of more, fewer are made, a third at the least. */
+const ALL_DRAWS_TO = 3000
+const LEAST_SHARE = 1 / 3
+
+/** How many draws a field is worth, an even number. @param usual of an ordinary log */
+function drawsFor({ data }: Field, usual: number): number {
+  const said = data.cells.reduce((n, c) => n + c.said.length, 0)
+  return 2 * Math.round((usual / 2) * Math.min(1, Math.max(LEAST_SHARE, ALL_DRAWS_TO / said)))
+}
+
 /**
  * Draws of the field. At each point of the spreads what is shared is drawn about the mode, as often as the point's
  * weight has it, in pairs that lie opposite one another. For each of these what links have of their own and the
@@ -21,9 +31,10 @@ export function drawField(
   field: Field,
   at: readonly FieldPoint[],
   weightOf: ArrayLike<number>,
-  wanted: number,
+  usual: number,
   random: SeededRandom,
 ): { points: FitPoint[]; draws: Draw[]; effective: number } {
+  const wanted = drawsFor(field, usual)
   const points: FitPoint[] = []
   const made: Draw[] = []
   const weights: number[] = []

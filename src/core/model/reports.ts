@@ -25,7 +25,7 @@ export interface ModelReport {
   terms?: readonly (readonly [term: number, factor: number])[]
 }
 
-interface ModelMark {
+export interface ModelMark {
   /** Marks of one leg share the ground along it. */
   legId: string
   /** From the base, m, above nought. */

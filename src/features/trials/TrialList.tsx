@@ -5,34 +5,36 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
+import Link from 'next/link'
+import { useRef, useState } from 'react'
 import { countText } from '@/core/units'
 import { useAction } from '@/ui/answers/useAction'
 import { Fold } from '@/ui/shell'
 import { putAway, takeLike } from './actions'
+import type { ListAsked, ListedTrials } from './listedTrials'
 import type { TrialLine } from './trialLineType'
 import { TrialRow } from './TrialRow'
-import { sortedTrials, TRIAL_ORDERS, type TrialOrder } from './trialSort'
+import { TRIAL_ORDERS, type TrialOrder } from './trialSort'
 
 // Seldom wanted, and with it the dialog.
 const DeleteTrial = dynamic(() => import('./DeleteTrial').then((m) => m.DeleteTrial), { ssr: false })
 
 /** So many are seen at a glance. */
 const MANY = 7
+/** Whoever types is waited for so long. */
+const TYPED_MS = 200
 
 const LIST = { listStyle: 'none', m: 0, p: 0, borderTop: '1px solid var(--rule)' } as const
 
 /** The trials: what each found or what comes next; those put away are folded in below. */
-export function TrialList({ trials }: { trials: TrialLine[] }) {
+export function TrialList({ list }: { list: ListedTrials }) {
   const router = useRouter()
   const action = useAction()
   const [deleting, setDeleting] = useState<string | null>(null)
-  const [words, setWords] = useState('')
-  const [order, setOrder] = useState<TrialOrder>('begun last')
-  const found = sortedTrials(trials, words, order)
-  const rows = (list: TrialLine[]) => (
+  const { here, away, asked, pages } = list
+  const rows = (lines: TrialLine[]) => (
     <Box component="ul" sx={LIST}>
-      {list.map((t) => (
+      {lines.map((t) => (
         <TrialRow
           key={t.id}
           trial={t}
@@ -48,42 +50,96 @@ export function TrialList({ trials }: { trials: TrialLine[] }) {
       ))}
     </Box>
   )
-  const [here, away] = [found.filter((t) => !t.archived), found.filter((t) => t.archived)]
   return (
     <>
       {deleting && <DeleteTrial trialId={deleting} onClose={() => setDeleting(null)} />}
       {action.refusal('Nothing was changed', 'Trial')}
-      {trials.length >= MANY && (
-        <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mb: 2 }}>
-          <TextField
-            type="search"
-            label="Find a trial"
-            value={words}
-            onChange={(e) => setWords(e.target.value)}
-            sx={{ flex: '1 1 260px' }}
-          />
-          <TextField
-            select
-            label="Order"
-            value={order}
-            onChange={(e) => setOrder(e.target.value as TrialOrder)}
-            sx={{ minWidth: 190 }}
-          >
-            {TRIAL_ORDERS.map((o) => (
-              <MenuItem key={o} value={o}>
-                {o}
-              </MenuItem>
-            ))}
-          </TextField>
+      {list.all >= MANY && <Finder asked={asked} />}
+      {here.found + away.found === 0 && <Box sx={{ py: 2 }}>No trial has all of these words.</Box>}
+      {here.found > 0 && rows(here.lines)}
+      {pages > 1 && (
+        <Box
+          component="nav"
+          aria-label="Pages of trials"
+          sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5, color: 'var(--soft)' }}
+        >
+          {asked.page > 1 && (
+            <Link href={addressOf({ ...asked, page: asked.page - 1 })}>The ones before</Link>
+          )}
+          <span>
+            Page {asked.page} of {pages}, {countText(here.found, 'trial')}
+          </span>
+          {asked.page < pages && (
+            <Link href={addressOf({ ...asked, page: asked.page + 1 })}>The next ones</Link>
+          )}
         </Box>
       )}
-      {found.length === 0 && <Box sx={{ py: 2 }}>No trial has all of these words.</Box>}
-      {here.length > 0 && rows(here)}
-      {away.length > 0 && (
+      {away.found > 0 && (
         <Box sx={{ mt: 2 }}>
-          <Fold title={`${countText(away.length, 'trial')} put away`}>{rows(away)}</Fold>
+          <Fold title={`${countText(away.found, 'trial')} put away`}>
+            {rows(away.lines)}
+            {away.found > away.lines.length && (
+              <Box sx={{ py: 1.5, color: 'var(--soft)' }}>
+                These are {away.lines.length} of them; the others are found by their words.
+              </Box>
+            )}
+          </Fold>
         </Box>
       )}
     </>
+  )
+}
+
+function addressOf({ words, order, page }: ListAsked): string {
+  const query = new URLSearchParams()
+  if (words.trim() !== '') query.set('find', words)
+  if (order !== TRIAL_ORDERS[0]) query.set('order', order)
+  if (page > 1) query.set('page', String(page))
+  return query.size > 0 ? `/?${query}` : '/'
+}
+
+/** What is looked for, and in which order; the address keeps it. */
+function Finder({ asked }: { asked: ListAsked }) {
+  const router = useRouter()
+  const [words, setWords] = useState(asked.words)
+  const [order, setOrder] = useState(asked.order)
+  const waits = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  const ask = (next: Partial<ListAsked>, after: number) => {
+    clearTimeout(waits.current)
+    waits.current = setTimeout(
+      () => router.replace(addressOf({ words, order, page: 1, ...next }), { scroll: false }),
+      after,
+    )
+  }
+  return (
+    <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', mb: 2 }}>
+      <TextField
+        type="search"
+        label="Find a trial"
+        value={words}
+        onChange={(e) => {
+          setWords(e.target.value)
+          ask({ words: e.target.value }, TYPED_MS)
+        }}
+        sx={{ flex: '1 1 260px' }}
+      />
+      <TextField
+        select
+        label="Order"
+        value={order}
+        onChange={(e) => {
+          const next = e.target.value as TrialOrder
+          setOrder(next)
+          ask({ order: next }, 0)
+        }}
+        sx={{ minWidth: 190 }}
+      >
+        {TRIAL_ORDERS.map((o) => (
+          <MenuItem key={o} value={o}>
+            {o}
+          </MenuItem>
+        ))}
+      </TextField>
+    </Box>
   )
 }

@@ -3,9 +3,9 @@ import { needsMarks, plannedChecks } from '@/core/trial'
 import {
   countMeasurements,
   lettersOf,
-  listRuns,
   openTrial,
   planOf,
+  runHeads,
   whileUnchanged,
   type Db,
   type OpenTrial,
@@ -56,7 +56,7 @@ const standing = (db: Db, id: string): Standing =>
       placed: open.site?.lat != null,
       links: open.links.length,
       next: nextOf(open, rigs),
-      runs: listRuns(db, id).map((r) => ({ id: r.id, startedAt: r.startedAt })),
+      runs: runHeads(db, id),
     }
   })
 
@@ -115,8 +115,6 @@ export function trialLine(db: Db, trial: TrialRow): TrialLine {
     answers,
     next: null,
     archived: trial.archivedAt !== null,
-    begunAt: trial.createdAt,
-    workedAt: run && run.startedAt > trial.createdAt ? run.startedAt : trial.createdAt,
   }
   if (!run)
     return {

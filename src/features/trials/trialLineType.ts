@@ -12,6 +12,4 @@ export interface TrialLine {
   /** It holds something that an answer can be made from. */
   answers: boolean
   archived: boolean
-  begunAt: string
-  workedAt: string
 }

@@ -1,18 +1,8 @@
 import { expect, it } from 'vitest'
-import type { TrialLine } from './trialLineType'
-import { sortedTrials } from './trialSort'
+import { sortedTrials, type SortedBy } from './trialSort'
 
-const line = (name: string, begunAt: string, workedAt: string, question = ''): TrialLine => ({
-  id: name,
-  name,
-  question,
-  state: 'begun',
-  next: null,
-  step: 'kit',
-  answers: false,
-  archived: false,
-  begunAt,
-  workedAt,
+const line = (name: string, createdAt: string, workedAt: string, question = ''): SortedBy => ({
+  ...{ name, question, createdAt, workedAt },
 })
 const trials = [
   line('Mast 10', '2026-01-02', '2026-01-09', 'What does the mast bring?'),

@@ -1,5 +1,6 @@
 import { refit } from '@/core/model/refit'
 import type { Reach } from '@/core/reach/reach'
+import { MOST_PLACES } from '../joint/modelPlaces'
 import { isCopiedBy, type FindingsInput, type ReadCheck } from '../input'
 import { jointDifference, type JointFit } from '../joint/jointFit'
 import type { JudgedPair } from '../compare/verdict'
@@ -51,8 +52,7 @@ export class Without {
     const known = this.made.get(key)
     if (known) return known
     const { input, fit } = this.joint
-    const mark = input.markIds.indexOf(markId)
-    const reports = input.model.reports.filter((r) => r.link !== link || r.mark !== mark)
+    const reports = input.model.reports.filter((r, i) => r.link !== link || input.markOf[i] !== markId)
     const made = { input, fit: refit(fit, { ...input.model, reports }) }
     this.made.set(key, made)
     return made
@@ -71,7 +71,8 @@ export function loneContacts(
   judged: readonly JudgedPair[],
   usableIn: (fit: JointFit, link: number) => Reach,
 ): LoneContact[] {
-  if (joint.input.onePlace) return []
+  // One of the many marks of a log that wrote itself down decides nothing.
+  if (joint.input.onePlace || input.marks.length > MOST_PLACES) return []
   return farContacts(input, checks).flatMap(({ linkId, markId }): LoneContact[] => {
     const link = input.links.findIndex((l) => l.id === linkId)
     const rest = without.of(link, markId)

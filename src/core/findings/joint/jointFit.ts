@@ -137,22 +137,18 @@ function stepOf(fit: ModelFit, listeners: readonly number[]): number {
   return gaps.length === 0 ? 1 : meanOf(fit, ({ x }) => gaps.reduce((s, i) => s + x[i]!, 0)) / gaps.length
 }
 
-function marksOf({ model, markIds }: JointInput, a: number, b: number, listeners: readonly number[]) {
+function marksOf({ model, markOf }: JointInput, a: number, b: number, listeners: readonly number[]) {
   const at = new Map<string, { id: string; a: boolean; b: boolean; heard: boolean }>()
-  for (const r of model.reports) {
-    if ((r.link !== a && r.link !== b) || !listeners.includes(r.listener)) continue
-    const key = `${r.mark} ${r.listener}`
-    const here = at.get(key) ?? {
-      id: markIds[r.mark] ?? `round ${r.mark + 1}`,
-      a: false,
-      b: false,
-      heard: false,
-    }
+  model.reports.forEach((r, i) => {
+    if ((r.link !== a && r.link !== b) || !listeners.includes(r.listener)) return
+    const id = markOf[i]!
+    const key = `${id} ${r.listener}`
+    const here = at.get(key) ?? { id, a: false, b: false, heard: false }
     at.set(key, here)
     if (r.link === a) here.a = true
     else here.b = true
     if (r.call.kind !== 'not heard') here.heard = true
-  }
+  })
   const [used, silent] = [new Set<string>(), new Set<string>()]
   for (const m of at.values()) if (m.a && m.b) (m.heard ? used : silent).add(m.id)
   return { used: [...used], silent: [...silent].filter((m) => !used.has(m)) }

@@ -6,6 +6,7 @@ import type { CopyRule } from '@/core/reports/copyRule'
 import { USUAL_EVENING } from '../choices'
 import { knownIn, type FindingsInput, type ReadCheck } from '../input'
 import { MAX_MISSES } from '../levels'
+import { modelPlaces } from './modelPlaces'
 import { listenerReader, type ListenerReader } from './listeners'
 
 const NO_EFFECTS: EffectTerms = { priors: [], of: () => [] }
@@ -14,8 +15,10 @@ const NO_EFFECTS: EffectTerms = { priors: [], of: () => [] }
 export interface JointInput {
   model: ModelInput
   readers: ListenerReader[]
-  /** Ids of the marks that the model's marks are; empty of a log from one place, whose rounds they are. */
-  markIds: string[]
+  /** Which of the model's marks each mark is; empty of a log from one place, whose rounds they are. */
+  placeOf: ReadonlyMap<string, number>
+  /** The mark that each of the model's reports is from; a round of a log from one place. */
+  markOf: readonly string[]
   /** All reports come from one place: what is found holds there, and says nothing of distance. */
   onePlace: boolean
   /** Checks that say nothing the model knows. */
@@ -61,20 +64,24 @@ export function jointInput(
   )
   const callsOf = callsBy(readers, directions)
   const marks = input.marks.filter((m) => m.distanceM > 0)
-  const markAt = new Map(marks.map((m, i) => [m.id, i]))
+  const marksById = new Map(marks.map((m) => [m.id, m]))
   const linkAt = new Map(links.map((l, i) => [l.id, i]))
   const runs = [...new Set(checks.map((c) => c.runId))]
   const hours = hoursOf(checks)
   const said = checks.flatMap((check) => {
-    const [mark, link] = [markAt.get(check.markId), linkAt.get(check.linkId)]
+    const [mark, link] = [marksById.get(check.markId), linkAt.get(check.linkId)]
     const calls = callsOf(check)
     return mark === undefined || link === undefined || calls.length === 0
       ? []
       : [{ check, mark, link, calls }]
   })
   const used = new Set(said.map((s) => s.check.id))
-  const places = [...new Set(said.map((s) => s.mark))].map((m) => marks[m]!)
-  const onePlace = places.length > 0 && alike(places.map((m) => m.distanceM))
+  const reported = [...new Set(said.map((s) => s.mark))]
+  const onePlace = reported.length > 0 && alike(reported.map((m) => m.distanceM))
+  const places = modelPlaces(
+    marks.map((m) => ({ id: m.id, legId: m.legId, distanceM: m.distanceM, alongM: m.alongM ?? m.distanceM })),
+    new Set(reported.map((m) => m.id)),
+  )
   const rounds = onePlace ? roundsOf(said.map((s) => s.check)) : null
   const terms = termsOf(effects.priors.length, runs, directions.length, hours !== null)
   const visits = new Map<string, number>()
@@ -83,31 +90,36 @@ export function jointInput(
     if (!visits.has(key)) visits.set(key, visits.size)
     return visits.get(key)!
   }
+  const markOf: string[] = []
   const reports = said.flatMap(({ check, mark, link, calls }): ModelReport[] => {
     const listener = directions.indexOf(check.direction)
     const run = runs.indexOf(check.runId)
     const own = effects.of(check)
     const hour = hours?.get(check.id) ?? 0
-    return calls.map(({ call, count }) => ({
-      mark: rounds ? rounds.at.get(check.id)! : mark,
-      link,
-      listener,
-      call,
-      count,
-      offsetDb: -check.attenuationDb,
-      visit: visitOf(run, own, hour),
-      terms: [...own, ...terms.of(run, listener, hour)],
-    }))
+    return calls.map(({ call, count }) => {
+      const round = rounds?.at.get(check.id)
+      markOf.push(round === undefined ? mark.id : `round ${round + 1}`)
+      return {
+        mark: round ?? places.at.get(mark.id)!,
+        link,
+        listener,
+        call,
+        count,
+        offsetDb: (rounds ? 0 : places.offsetDb(mark.id)) - check.attenuationDb,
+        visit: visitOf(run, own, hour),
+        terms: [...own, ...terms.of(run, listener, hour)],
+      }
+    })
   })
   return {
     model: {
       marks: rounds
         ? Array.from({ length: rounds.n }, (_, i) => ({
             legId: `round ${i}`,
-            distanceM: places[0]!.distanceM,
+            distanceM: reported[0]!.distanceM,
             alongM: 0,
           }))
-        : marks.map((m) => ({ legId: m.legId, distanceM: m.distanceM, alongM: m.alongM ?? m.distanceM })),
+        : places.marks,
       links: links.length,
       listeners: readers.map((r) => r.listener),
       // All that is known, whatever a reader takes out: the ways there and back differ by it.
@@ -118,7 +130,8 @@ export function jointInput(
       reports,
     },
     readers,
-    markIds: rounds ? [] : marks.map((m) => m.id),
+    placeOf: rounds ? new Map() : places.at,
+    markOf,
     onePlace,
     unused: checks.filter((c) => !used.has(c.id)).map((c) => c.id),
     drift: hours && { first: effects.priors.length, hours: spanOf(hours) },

@@ -96,10 +96,12 @@ export function nextChecks(
     const step = joint.input.readers[d]!.inDb ? METER_STEP_DB : WORD_STEP_DB
     return margin < 0 ? -1 : Math.min(12, Math.floor(margin / step))
   }
-  const places = new Map(joint.input.markIds.map((id, i) => [id, i]))
+  const looked = new Set<number>()
   const marks = input.marks.flatMap((mark): NextMark[] => {
-    const place = places.get(mark.id)
-    if (place === undefined) return []
+    const place = joint.input.placeOf.get(mark.id)
+    // Of marks that are one place to the model the first stands for all.
+    if (place === undefined || looked.has(place)) return []
+    looked.add(place)
     const margins = foreseen.margins(place, Math.log10(mark.distanceM), asked)
     const groups = Array.from(target, (_, i) => {
       const reports = margins.map((m, k) => said(asked[k]!.listener, m[i]!))
