@@ -18,6 +18,8 @@ export function floorOf(z: number): [ln: number, d: number, curve: number] {
 const CLEAR_SDS = 2.5
 /** Of what a floor is soft by: within so little its curvature is the same. */
 const STIRRED = 0.1
+/** So much of the way to the least that something can be is gone at once. */
+const NEARLY = 0.9
 /** A step makes nothing stronger; softly, so that the curvature stays. */
 const STEP_FLOOR = [0, 0.5] as const
 
@@ -62,6 +64,20 @@ export class Floors {
       const by = Math.abs(sum.reduce((s, i) => s + step[at + i]!, 0))
       return by > STIRRED * over && above - by < CLEAR_SDS * over
     })
+  }
+
+  /**
+   * How much of a step may be made at most, 1 for all of it: what has a floor stays above the least it can be. Cuts
+   * that change places would leave reports between them without a chance.
+   */
+  allowed(x: Float64Array, step: Float64Array, at: number): number {
+    let share = 1
+    for (const { sum, floor } of this.all) {
+      const above = sum.reduce((s, i) => s + x[at + i]!, CLEAR_SDS * floor[1] - floor[0])
+      const by = sum.reduce((s, i) => s + step[at + i]!, 0)
+      if (above > 0 && above + by < 0) share = Math.min(share, (NEARLY * above) / -by)
+    }
+    return share
   }
 
   /** The least that each of the shared unknowns can be: one with a floor of its own lies hardly below it. */

@@ -47,16 +47,17 @@ export function modeOf(field: Field, spreads: Spreads, start: Float64Array): Mod
       for (let i = 0; i < x.length; i++) x[i]! += step[i]!
       return { x, evidence: height + gain / 2 - 0.5 * lnDet, steps }
     }
-    let share = 1
+    let share = field.floors.allowed(x, step, field.at)
     let found = -Infinity
-    for (let halvings = 0; halvings <= MAX_HALVINGS; halvings++, share /= 2) {
+    let halvings = 0
+    for (; halvings <= MAX_HALVINGS; halvings++, share /= 2) {
       for (let i = 0; i < x.length; i++) tried[i] = x[i]! + share * step[i]!
       found = halvings === 0 ? field.derive(tried, spreads) : field.value(tried, spreads)
       if (found >= height - 1e-9) break
     }
     if (!(found >= height - 1e-9)) return null
     x.set(tried)
-    height = share === 1 ? found : field.derive(x, spreads)
+    height = halvings === 0 ? found : field.derive(x, spreads)
   }
   return null
 }

@@ -20,12 +20,13 @@ const SIDE = 0.8
 /**
  * Looks for the top of a smooth log density that is N(0, I) or narrower, by the quasi-Newton method of Broyden,
  * Fletcher, Goldfarb and Shanno with differences to either side, then for the curvature there. It need not be
- * exact: it is where sampling begins.
+ * exact: it is where sampling begins. Where nothing is known of the middle it is the prior's.
  * @param at the log density; -Infinity where it is not defined
  */
 export function peakOf(dimensions: number, at: (x: Float64Array) => number): Peak {
   let x = new Float64Array(dimensions)
   let here = at(x)
+  if (!Number.isFinite(here)) return { x, covariance: diagonal(new Float64Array(dimensions).fill(1)) }
   let around = look(x, here, at, new Float64Array(dimensions).fill(0.7))
   let inverse = diagonal(around.curve.map((c) => 1 / c))
   for (let round = 0; round < MAX_ROUNDS; round++) {

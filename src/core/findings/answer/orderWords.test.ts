@@ -35,4 +35,7 @@ describe('an order in a sentence', () => {
       'No one of them surely reaches farthest; Rig a is likeliest, with 30 chances of 100',
     )
   })
+  it('of figures that no draw tells, names all and breaks nothing', () => {
+    expect(said([0, 0], () => false).lead).toMatch(/^Most likely Rig a reaches farthest .* else Rig b /)
+  })
 })

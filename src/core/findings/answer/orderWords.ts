@@ -55,7 +55,7 @@ function leadersOf(order: readonly Ordered[]): Ordered[] {
   const likeliest = [...order].sort((a, b) => b.places[0]! - a.places[0]!)
   let sum = 0
   const at = likeliest.findIndex((o) => (sum += o.places[0]!) >= LIKELY)
-  return likeliest.slice(0, at + 1)
+  return likeliest.slice(0, at < 0 ? likeliest.length : at + 1)
 }
 
 const orList = (of: readonly string[]) =>
