@@ -44,6 +44,8 @@ export interface EdgePrediction {
   comes: boolean
   /** Where the chance first stays below one half, m; null where it does not. */
   edgeM: number | null
+  /** Even at the nearest mark it is likelier lost than heard: the edge lies nearer, nobody knows where. */
+  nearer: boolean
   /** Attenuation that would bring it to three quarters of the leg, dB; null where it comes by itself. */
   attenuationDb: number | null
   /** Marks before the edge, or the last mark, where it is likelier lost than heard. */
@@ -62,13 +64,20 @@ export function edgesOf(predictions: readonly MarkPrediction[], links: readonly 
     while (from > 0 && chance(seen[from - 1]!) < 0.5) from--
     const gaps = seen.slice(0, from).flatMap((o) => (chance(o) < 0.5 ? [o.mark] : []))
     if (from <= last)
-      return [{ linkId: link.id, comes: true, edgeM: seen[from]!.mark.distanceM, attenuationDb: null, gaps }]
+      return [
+        {
+          ...{ linkId: link.id, comes: true, edgeM: seen[from]!.mark.distanceM, nearer: from === 0 },
+          attenuationDb: null,
+          gaps,
+        },
+      ]
     const wanted = seen[Math.floor(0.75 * last)]!
     return [
       {
         linkId: link.id,
         comes: false,
         edgeM: null,
+        nearer: false,
         attenuationDb: Math.max(1, wanted.weaker[link.id]!.marginDb),
         gaps,
       },

@@ -4,11 +4,11 @@ import { edgeWords, noEdgeWords } from './edgeWords'
 
 const name = (id: string) => `Rig ${id}`
 const comes = (linkId: string, gaps: string[] = []) => ({
-  ...{ linkId, comes: true, edgeM: 2400, attenuationDb: null },
+  ...{ linkId, comes: true, edgeM: 2400, nearer: false, attenuationDb: null },
   gaps: gaps.map((g) => mark(g)),
 })
 const never = (linkId: string, gaps: string[] = [], attenuationDb = 6.2) => ({
-  ...{ linkId, comes: false, edgeM: null, attenuationDb },
+  ...{ linkId, comes: false, edgeM: null, nearer: false, attenuationDb },
   gaps: gaps.map((g) => mark(g)),
 })
 
@@ -18,6 +18,12 @@ describe('edges on a leg, in words', () => {
       'The edge of Rig A is expected near 2.4 km. The edge of Rig B is expected near 2.4 km, and a gap before it at S03 and S04.',
     )
     expect(edgeWords([], name, 'metric')).toBe('')
+  })
+
+  it('nearer than any mark are not given a place', () => {
+    expect(edgeWords([{ ...comes('A'), edgeM: 300, nearer: true }], name, 'metric')).toBe(
+      'Rig A is expected to be lost at the nearest mark already, at 300 m.',
+    )
   })
 
   it('that do not come: heard all the way is said only where there is no gap on the way', () => {

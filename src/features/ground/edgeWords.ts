@@ -7,6 +7,12 @@ const NAMED = 4
 const gapsText = ({ gaps }: EdgePrediction): string =>
   gaps.length > NAMED ? `${gaps.length} marks` : andList(gaps.map((m) => m.name))
 
+function edgeText(e: EdgePrediction, name: string, units: Units): string {
+  const at = distanceText(e.edgeM!, units)
+  if (e.nearer) return `${name} is expected to be lost at the nearest mark already, at ${at}.`
+  return `The edge of ${name} is expected near ${at}${e.gaps.length > 0 ? `, and a gap before it at ${gapsText(e)}` : ''}.`
+}
+
 /** Where the edges of links are expected on a leg, those before which it is lost and comes back named. */
 export const edgeWords = (
   edges: readonly EdgePrediction[],
@@ -15,11 +21,7 @@ export const edgeWords = (
 ): string =>
   edges
     .filter((e) => e.comes)
-    .map(
-      (e) =>
-        `The edge of ${name(e.linkId)} is expected near ${distanceText(e.edgeM!, units)}` +
-        (e.gaps.length > 0 ? `, and a gap before it at ${gapsText(e)}.` : '.'),
-    )
+    .map((e) => edgeText(e, name(e.linkId), units))
     .join(' ')
 
 /** Links whose edge does not come on a leg, with the gaps on the way, and what would bring it. Empty where there are none. */
