@@ -25,8 +25,6 @@ import { missedWords } from './missed'
 import { PartsFigure } from './PartsFigure'
 import { PredictionSection } from './PredictionSection'
 
-const MOST_POINTS = 400
-
 /** What brought it, where and when it holds, whether the log holds together, and how it stands against the prediction. */
 export function ChangesPlace({ asked, breakdown }: { asked: AskedFindings; breakdown: Breakdown }) {
   const { link, mark, run } = namesOf(asked)
@@ -99,7 +97,7 @@ export function ChangesPlace({ asked, breakdown }: { asked: AskedFindings; break
         <PredictionSection
           found={{
             ...prediction,
-            points: everyNth(prediction.points, MOST_POINTS).map((p) => ({
+            points: everyNth(prediction.points).map((p) => ({
               ...p,
               markId: mark(p.markId),
               linkId: link(p.linkId),

@@ -34,12 +34,11 @@ const SCOPE_NAMES: Record<string, string> = {
 
 /** More pairs than these are a picture; their tables are folded away. */
 const MANY_PAIRS = 3
-const MOST_POINTS = 300
 
 /** A pair as the browser needs it: what is drawn, with names, without the lists of checks behind it. */
 const drawn = (pair: JudgedPair, mark: (id: string) => string): JudgedPair => ({
   ...pair,
-  points: everyNth(pair.points, MOST_POINTS).map((p) => ({ ...p, markId: mark(p.markId) })),
+  points: everyNth(pair.points).map((p) => ({ ...p, markId: mark(p.markId) })),
   leftOut: [],
   evened: pair.evened && { ...pair.evened, marksUsed: [], marksSilent: [] },
   raw: null,

@@ -1,9 +1,6 @@
 import type { LevelFindings } from '@/core/findings'
 import { everyNth } from '../figures/everyNth'
 
-/** More reports than these are not drawn one by one. */
-const MOST_POINTS = 500
-
 /** Levels as they are sent to be drawn: no more points, and no figure more digits, than can be seen. */
 export interface DrawnLevels extends Omit<LevelFindings, 'points'> {
   points: Pick<
@@ -17,12 +14,10 @@ const tenth = (v: number) => Math.round(10 * v) / 10
 export function drawnLevels(levels: LevelFindings): DrawnLevels {
   return {
     ...levels,
-    points: everyNth(levels.points, MOST_POINTS).map(
-      ({ linkId, direction, distanceM, low, high, notHeard }) => ({
-        ...{ linkId, direction, low, high, notHeard },
-        distanceM: tenth(distanceM),
-      }),
-    ),
+    points: everyNth(levels.points).map(({ linkId, direction, distanceM, low, high, notHeard }) => ({
+      ...{ linkId, direction, low, high, notHeard },
+      distanceM: tenth(distanceM),
+    })),
     groups: levels.groups.map((g) => ({
       ...g,
       line: g.line.map((p) => ({
