@@ -1,4 +1,4 @@
-// What each page costs an old laptop: Chromium with its processor slowed four times, cold and warm, medians of five; the
+// What each page costs an old laptop: Chromium with its processor slowed four times, cold and warm, medians; the
 // list with 200 trials, and the findings of a run of 19,000 checks, from the server alone. Starts servers of its own from
 // the build. npm run bench:pages
 import { spawnSync } from 'node:child_process'
@@ -16,7 +16,7 @@ import { BENCHMARKS, writeTable } from './table'
 const PORT = 3468
 const base = `http://127.0.0.1:${PORT}`
 const SLOWED = 4
-const TIMES = Number(process.argv[2] ?? 5)
+const TIMES = Number(process.argv[2] ?? 3)
 const SETTLED_MS = 2500
 
 const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!

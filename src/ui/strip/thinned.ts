@@ -39,7 +39,7 @@ function thinLane(lane: Lane, farthestM: number): Lane {
 }
 
 /** So many points of the ground are all that a strip can show. */
-const GROUND_POINTS = 160
+const GROUND_POINTS = 100
 
 /** The ground as the strip draws it; what each leg is expected to bring is in the wedges already. */
 function drawnGround(ground: NonNullable<StripModel['ground']>): StripModel['ground'] {
@@ -60,7 +60,7 @@ const rounded = (v: number, digits: number) => Number(v.toFixed(digits))
 function drawnLane(lane: Lane): Lane {
   return {
     ...lane,
-    wedge: lane.wedge.map((w) => ({ distanceM: Math.round(w.distanceM), chance: rounded(w.chance, 3) })),
+    wedge: lane.wedge.map((w) => ({ distanceM: Math.round(w.distanceM), chance: rounded(w.chance, 2) })),
     brackets: lane.brackets.map((b) => ({
       ...b,
       estimateM: b.estimateM === null ? null : Math.round(b.estimateM),
@@ -70,8 +70,8 @@ function drawnLane(lane: Lane): Lane {
     posts: lane.posts.map((p, i) => ({
       ...p,
       id: String(i),
-      distanceM: rounded(p.distanceM, 1),
-      height: p.height === null ? null : rounded(p.height, 3),
+      distanceM: Math.round(p.distanceM),
+      height: p.height === null ? null : rounded(p.height, 2),
       readability: p.readability === null ? null : rounded(p.readability, 1),
     })),
   }

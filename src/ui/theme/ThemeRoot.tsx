@@ -4,11 +4,12 @@ import CssBaseline from '@mui/material/CssBaseline'
 import { ThemeProvider } from '@mui/material/styles'
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter'
 import type { ReactNode } from 'react'
+import { STYLE_CACHE } from './styleCache'
 import { theme } from './theme'
 
 export function ThemeRoot({ children }: { children: ReactNode }) {
   return (
-    <AppRouterCacheProvider options={{ enableCssLayer: true }}>
+    <AppRouterCacheProvider options={STYLE_CACHE}>
       <ThemeProvider theme={theme}>
         <CssBaseline />
         {children}

@@ -3,6 +3,7 @@
 import { createTheme, ThemeProvider } from '@mui/material/styles'
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter'
 import type { CSSProperties, ReactNode } from 'react'
+import { STYLE_CACHE } from '@/ui/theme/styleCache'
 import { themeOf } from '@/ui/theme/theme'
 import { FIELD_THEMES, type FieldThemeName } from '../device/theme'
 
@@ -57,7 +58,7 @@ export function menuVars(name: FieldThemeName): CSSProperties {
 /** Parts and fields in the field screen's own colours, sun or night. */
 export function MenuTheme({ name, children }: { name: FieldThemeName; children: ReactNode }) {
   return (
-    <AppRouterCacheProvider options={{ enableCssLayer: true }}>
+    <AppRouterCacheProvider options={STYLE_CACHE}>
       <ThemeProvider theme={THEMES[name]}>{children}</ThemeProvider>
     </AppRouterCacheProvider>
   )

@@ -1,7 +1,7 @@
 'use client'
 
 import { Area, Line } from 'recharts'
-import type { Direction, Link } from '@/core/kit'
+import type { Direction } from '@/core/kit'
 import type { Units } from '@/core/units'
 import { rigLook } from '@/ui/theme/palette'
 import type { DrawnLevels } from './drawnLevels'
@@ -11,7 +11,6 @@ import { EndLetter, intervalDot, IntervalMarks } from '../figures/intervalDots'
 
 interface Props {
   levels: DrawnLevels
-  links: Link[]
   looks: number[]
   direction: Direction
   /** The unit of levels: dB over S9, dBm. */
@@ -23,7 +22,8 @@ interface Props {
  * Level against distance: every report as the interval that it is, the fitted line and its band, both schools
  * beside it.
  */
-export function LevelChart({ levels, links, looks, direction, unit, units }: Props) {
+export function LevelChart({ levels, looks, direction, unit, units }: Props) {
+  const { links } = levels
   const groups = levels.groups.filter((g) => g.direction === direction)
   const lookOf = (linkId: string) => rigLook(looks[links.findIndex((l) => l.id === linkId)]!)
   const distances = groups[0]?.line.map((p) => p.distanceM) ?? []

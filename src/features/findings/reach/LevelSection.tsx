@@ -6,8 +6,6 @@ import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { outBackWords } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
-import { listenerOf } from '@/core/kit'
-import type { TrialPlan } from '@/core/trial'
 import type { Units } from '@/core/units'
 import type { DrawnLevels } from './drawnLevels'
 import { FigureFrame } from '../figures/FigureFrame'
@@ -16,7 +14,6 @@ const LevelChart = dynamic(() => import('./LevelChart').then((m) => m.LevelChart
 
 interface Props {
   levels: DrawnLevels
-  plan: Pick<TrialPlan, 'links' | 'directions' | 'scales'>
   /** The difference that would matter, dB. */
   marginDb: number
   looks: number[]
@@ -26,11 +23,11 @@ interface Props {
 const one = (v: number) => v.toFixed(1)
 
 /** What the levels say: how they fall on this ground. */
-export function LevelSection({ levels, plan, marginDb, looks, units }: Props) {
-  const [direction, setDirection] = useState(plan.directions[0]!)
-  const scale = plan.scales[listenerOf(direction)]
-  const unit = scale.kind === 'level' ? scale.unit : 'dB over S9'
-  const name = (id: string) => plan.links.find((l) => l.id === id)?.name ?? id
+export function LevelSection({ levels, marginDb, looks, units }: Props) {
+  const { links, directions } = levels
+  const [direction, setDirection] = useState(directions[0]!.direction)
+  const { unit } = directions.find((d) => d.direction === direction)!
+  const name = (id: string) => links.find((l) => l.id === id)?.name ?? id
   const csv = () =>
     writeCsv(
       ['link', 'direction', 'distance_m', 'low_db', 'high_db', 'not_heard'],
@@ -45,7 +42,7 @@ export function LevelSection({ levels, plan, marginDb, looks, units }: Props) {
     )
   return (
     <section aria-label="Levels">
-      {plan.directions.length > 1 && (
+      {directions.length > 1 && (
         <ToggleButtonGroup
           exclusive
           size="small"
@@ -55,7 +52,7 @@ export function LevelSection({ levels, plan, marginDb, looks, units }: Props) {
           className="no-print"
           sx={{ mb: 1 }}
         >
-          {plan.directions.map((d) => (
+          {directions.map(({ direction: d }) => (
             <ToggleButton key={d} value={d}>
               {d}
             </ToggleButton>
@@ -77,7 +74,7 @@ export function LevelSection({ levels, plan, marginDb, looks, units }: Props) {
           </>
         }
       >
-        <LevelChart {...{ levels, looks, direction, unit, units }} links={plan.links} />
+        <LevelChart {...{ levels, looks, direction, unit, units }} />
       </FigureFrame>
       {levels.outBack.length > 0 && (
         <>

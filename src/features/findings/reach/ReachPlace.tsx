@@ -124,12 +124,9 @@ export function ReachPlace({ asked, findings, ground, burdens, areas, onTheWay, 
             <Box sx={{ mt: 3.5 }}>
               <Fold title="How levels fall with distance, talk-out against talk-back">
                 <LevelSection
-                  levels={drawnLevels(levels)}
+                  levels={drawnLevels(levels, plan)}
                   marginDb={findings.marginDb}
-                  {...{
-                    plan: { links: plan.links, directions: plan.directions, scales: plan.scales },
-                    units,
-                  }}
+                  units={units}
                   looks={looksOf(plan.links.map((l) => l.letter))}
                 />
               </Fold>

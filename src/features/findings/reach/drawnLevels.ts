@@ -1,4 +1,6 @@
 import type { LevelFindings } from '@/core/findings'
+import { listenerOf, type Direction, type Link } from '@/core/kit'
+import type { TrialPlan } from '@/core/trial'
 import { everyNth } from '../figures/everyNth'
 
 /** Levels as they are sent to be drawn: no more points, and no figure more digits, than can be seen. */
@@ -7,21 +9,29 @@ export interface DrawnLevels extends Omit<LevelFindings, 'points'> {
     LevelFindings['points'][number],
     'linkId' | 'direction' | 'distanceM' | 'low' | 'high' | 'notHeard'
   >[]
+  links: Pick<Link, 'id' | 'letter' | 'name'>[]
+  directions: { direction: Direction; unit: string }[]
 }
 
 const tenth = (v: number) => Math.round(10 * v) / 10
 
-export function drawnLevels(levels: LevelFindings): DrawnLevels {
+/** @param plan of the run that they are of */
+export function drawnLevels(levels: LevelFindings, { links, directions, scales }: TrialPlan): DrawnLevels {
   return {
     ...levels,
+    links: links.map(({ id, letter, name }) => ({ id, letter, name })),
+    directions: directions.map((direction) => {
+      const scale = scales[listenerOf(direction)]
+      return { direction, unit: scale.kind === 'level' ? scale.unit : 'dB over S9' }
+    }),
     points: everyNth(levels.points).map(({ linkId, direction, distanceM, low, high, notHeard }) => ({
       ...{ linkId, direction, low, high, notHeard },
-      distanceM: tenth(distanceM),
+      distanceM: Math.round(distanceM),
     })),
     groups: levels.groups.map((g) => ({
       ...g,
       line: g.line.map((p) => ({
-        distanceM: tenth(p.distanceM),
+        distanceM: Math.round(p.distanceM),
         level: tenth(p.level),
         low: tenth(p.low),
         high: tenth(p.high),
