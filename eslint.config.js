@@ -99,6 +99,16 @@ export default defineConfig(
     },
   },
   {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/shell/PageLink.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'next/link', message: 'PageLink fetches a page ahead only when it is wanted.' }] },
+      ],
+    },
+  },
+  {
     files: ['src/core/**/*.ts'],
     ignores: ['src/core/**/*.test.ts'],
     rules: {

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { useState } from 'react'
 import { CLOCK_OFF_MS, type BoardLine } from '@/core/crew'
 import { agoText, countText, distanceText, type Units } from '@/core/units'
@@ -156,7 +156,7 @@ export function WhoIsOut({ trialId, first, madeAt, run, devices, mayGive, ...res
           Who is out
         </Typography>
         {mayGive && (
-          <Button component={Link} href="/crew" size="small" variant="outlined">
+          <Button component={PageLink} href="/crew" size="small" variant="outlined">
             Bring a device in
           </Button>
         )}

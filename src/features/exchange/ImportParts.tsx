@@ -6,7 +6,7 @@ import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import type { ReactNode } from 'react'
 import type { Listener } from '@/core/kit'
 import type { Scale } from '@/core/reports'
@@ -195,7 +195,7 @@ export function BringIn({
         {known && (
           <p>
             This file is already in: nothing was changed.{' '}
-            <Link href={`/trials/${known}/findings`}>Open its findings</Link>
+            <PageLink href={`/trials/${known}/findings`}>Open its findings</PageLink>
           </p>
         )}
       </div>

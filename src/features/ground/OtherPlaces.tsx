@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { useRouter } from 'next/navigation'
 import { countText } from '@/core/units'
 import type { OtherPlaceWithLegs } from '@/data/places'
@@ -39,9 +39,9 @@ export function OtherPlaces({ trialId, places, hasBase }: Props) {
           plan, and the findings put them beside each other.
         </Box>
         {places.map((p) => (
-          <Link key={p.trialId} href={`/trials/${p.trialId}/ground`}>
+          <PageLink key={p.trialId} href={`/trials/${p.trialId}/ground`}>
             {p.base ?? 'No base yet'}: {p.name}
-          </Link>
+          </PageLink>
         ))}
         {hasBase &&
           legs.map(({ place, leg }) => (

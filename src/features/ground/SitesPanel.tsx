@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { useState } from 'react'
 import { inverse, type Place } from '@/core/geo'
 import type { Link as RadioLink } from '@/core/kit'
@@ -42,7 +42,7 @@ function SharesAreAt({ trialId, areas }: Pick<Props, 'trialId' | 'areas'>) {
   return (
     <Box sx={{ mt: 1 }}>
       How much of {andList(toCover.map((a) => a.name || 'the area to cover'))} each of them covers, and how
-      sure that is, stands under <Link href={`/trials/${trialId}/reach`}>Reach</Link>.
+      sure that is, stands under <PageLink href={`/trials/${trialId}/reach`}>Reach</PageLink>.
     </Box>
   )
 }

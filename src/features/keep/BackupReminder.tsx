@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { countText } from '@/core/units'
 
 const DAY_MS = 24 * 3_600_000
@@ -20,9 +20,9 @@ export function BackupReminder({ since, oldest, now }: Props) {
   return (
     <Box role="note" sx={{ borderLeft: '6px solid var(--accent-fill)', pl: 1.5, mb: 2 }}>
       {countText(since, 'entry is', 'entries are')} on this machine alone, some for {days} days.{' '}
-      <Link href="/keep" style={{ color: 'var(--accent)', fontWeight: 700 }}>
+      <PageLink href="/keep" style={{ color: 'var(--accent)', fontWeight: 700 }}>
         Back up everything
-      </Link>
+      </PageLink>
     </Box>
   )
 }

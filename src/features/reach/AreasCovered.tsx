@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { bearingText, coordinateText, inverse, type Place } from '@/core/geo'
 import type { Link as RadioLink } from '@/core/kit'
 import { shareText } from '@/core/reach/map/mapWords'
@@ -35,8 +35,8 @@ export function AreasCovered({ trialId, areas, map, links, base, units }: Props)
       </Typography>
       {areas.length === 0 ? (
         <Box sx={{ color: 'var(--soft)' }}>
-          None is marked. Draw one under <Link href={`/trials/${trialId}/ground`}>Ground</Link> as “ground to
-          be covered”, and its share and its holes stand here.
+          None is marked. Draw one under <PageLink href={`/trials/${trialId}/ground`}>Ground</PageLink> as
+          “ground to be covered”, and its share and its holes stand here.
         </Box>
       ) : (
         <Table

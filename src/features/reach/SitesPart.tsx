@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import type { ReactNode } from 'react'
 import { inverse, type Place } from '@/core/geo'
 import type { Link as RigLink } from '@/core/kit'
@@ -45,8 +45,8 @@ export function SitesPart(props: Props) {
       {sites.length === 0 ? (
         <Box sx={{ color: 'var(--soft)' }}>
           No other site is marked{props.leftOut > 0 && ' near enough'}. Mark a candidate for a base or a
-          relay’s place under <Link href={`/trials/${props.trialId}/ground`}>Ground</Link>, and what it would
-          add stands here.
+          relay’s place under <PageLink href={`/trials/${props.trialId}/ground`}>Ground</PageLink>, and what
+          it would add stands here.
         </Box>
       ) : (
         <>

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import TextField from '@mui/material/TextField'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { MAX_LETTERS } from '@/core/schema/limits'
@@ -96,7 +96,7 @@ export function NewTrial({ kinds }: { kinds: readonly KindTile[] }) {
           ))}
         </Box>
         <Box
-          component={Link}
+          component={PageLink}
           href="/import"
           sx={{ border: '2px dashed var(--rule)', p: 1.25, color: 'inherit', textDecoration: 'none' }}
         >

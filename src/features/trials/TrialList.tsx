@@ -5,7 +5,7 @@ import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { useRef, useState } from 'react'
 import { countText } from '@/core/units'
 import { useAction } from '@/ui/answers/useAction'
@@ -64,13 +64,13 @@ export function TrialList({ list }: { list: ListedTrials }) {
           sx={{ display: 'flex', gap: 2, alignItems: 'center', mt: 1.5, color: 'var(--soft)' }}
         >
           {asked.page > 1 && (
-            <Link href={addressOf({ ...asked, page: asked.page - 1 })}>The ones before</Link>
+            <PageLink href={addressOf({ ...asked, page: asked.page - 1 })}>The ones before</PageLink>
           )}
           <span>
             Page {asked.page} of {pages}, {countText(here.found, 'trial')}
           </span>
           {asked.page < pages && (
-            <Link href={addressOf({ ...asked, page: asked.page + 1 })}>The next ones</Link>
+            <PageLink href={addressOf({ ...asked, page: asked.page + 1 })}>The next ones</PageLink>
           )}
         </Box>
       )}

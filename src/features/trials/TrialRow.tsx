@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { TrialAnswer } from './TrialAnswer'
 import type { TrialLine } from './trialLineType'
 
@@ -32,7 +32,7 @@ export function TrialRow({ trial: t, onLike, onArchive, onDelete }: Props) {
       }}
     >
       <Box
-        component={Link}
+        component={PageLink}
         href={`/trials/${t.id}/${t.step}`}
         sx={{
           flex: '1 1 420px',

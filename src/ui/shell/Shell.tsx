@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from './PageLink'
 import { usePathname } from 'next/navigation'
 import { useEffect, useRef, type ReactNode } from 'react'
 import type { Units } from '@/core/units'
@@ -59,7 +59,7 @@ function Rail({ trialId, steps }: { trialId: string; steps: Step[] }) {
         return (
           <Box
             key={step.slug}
-            component={Link}
+            component={PageLink}
             href={`/trials/${trialId}/${step.slug}`}
             aria-current={here ? 'page' : undefined}
             sx={{
@@ -142,7 +142,7 @@ export function TopLine({ units, children }: { units: Units; children?: ReactNod
       }}
     >
       <Box
-        component={Link}
+        component={PageLink}
         href="/"
         sx={{
           color: 'var(--ink)',

@@ -7,7 +7,7 @@ import FormControlLabel from '@mui/material/FormControlLabel'
 import TextField from '@mui/material/TextField'
 import Typography from '@mui/material/Typography'
 import { format, parseISO } from 'date-fns'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState, type ReactNode } from 'react'
 import { MAX_LETTERS } from '@/core/schema/limits'
@@ -190,16 +190,16 @@ export function RunList({ trialId, runs, missing, fixable, current, ground, rigs
                 To a file
               </Button>
             )}
-            <Button component={Link} href={`/trials/${trialId}/field/sheet?run=${r.id}`}>
+            <Button component={PageLink} href={`/trials/${trialId}/field/sheet?run=${r.id}`}>
               Log sheet
             </Button>
             {r.toGrade > 0 && (
-              <Button component={Link} href={`/trials/${trialId}/field/grade?run=${r.id}`}>
+              <Button component={PageLink} href={`/trials/${trialId}/field/grade?run=${r.id}`}>
                 Grade {r.toGrade}
               </Button>
             )}
             <Button
-              component={Link}
+              component={PageLink}
               href={`/field?run=${r.id}`}
               variant={r.state === 'going' ? 'contained' : 'outlined'}
             >

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Dialog from '@mui/material/Dialog'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { clashesOf } from '@/core/trial'
 import { BlindPart } from './BlindPart'
 import { CarriedPart } from './CarriedPart'
@@ -102,7 +102,7 @@ export function FieldMenu({ first = null, ...props }: MenuProps & { first?: 'why
             <EndPart {...props} />
           </Part>
           <Box sx={{ borderTop: '1px solid var(--rule)', py: 2 }}>
-            <Link href={`/trials/${pack.trialId}/field`}>Leave the field screen</Link>
+            <PageLink href={`/trials/${pack.trialId}/field`}>Leave the field screen</PageLink>
           </Box>
         </Box>
       </Dialog>

@@ -35,7 +35,6 @@ export function AnswerActions({ trialId, answer, looks, units }: Props) {
       <LinkButton
         size="small"
         variant="outlined"
-        prefetch={false}
         href={`/trials/${trialId}/findings/summary${query ? `?${query}` : ''}`}
       >
         One page to print

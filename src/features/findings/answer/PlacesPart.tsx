@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { Suspense } from 'react'
 import { placePairWords } from '@/core/findings'
 import type { Places } from '../frame/places'
@@ -34,13 +34,13 @@ async function FromPlaces({ places }: Props) {
       {others.map((o) => (
         <Box key={o.trialId}>
           {o.place}: {o.lead}{' '}
-          <Link
+          <PageLink
             className="no-print"
             style={{ color: 'var(--accent)', fontWeight: 700 }}
             href={`/trials/${o.trialId}/findings`}
           >
             Its findings
-          </Link>
+          </PageLink>
         </Box>
       ))}
       {others.length === 0 && (

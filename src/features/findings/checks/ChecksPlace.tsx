@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import type { Findings } from '@/core/findings'
 import { marksNow } from '@/core/trial'
 import { countText, type Units } from '@/core/units'
@@ -56,20 +56,14 @@ export function ChecksPlace({ asked, findings, page, units }: Props) {
                 Page {at} of {pages}
               </span>
               {at > 1 && (
-                <Link
-                  prefetch={false}
-                  href={`/trials/${open.trial.id}/findings/checks?${query}&page=${at - 1}`}
-                >
+                <PageLink href={`/trials/${open.trial.id}/findings/checks?${query}&page=${at - 1}`}>
                   The {ON_A_PAGE} before
-                </Link>
+                </PageLink>
               )}
               {at < pages && (
-                <Link
-                  prefetch={false}
-                  href={`/trials/${open.trial.id}/findings/checks?${query}&page=${at + 1}`}
-                >
+                <PageLink href={`/trials/${open.trial.id}/findings/checks?${query}&page=${at + 1}`}>
                   The next {Math.min(ON_A_PAGE, checks.length - at * ON_A_PAGE)}
-                </Link>
+                </PageLink>
               )}
             </Box>
           )}

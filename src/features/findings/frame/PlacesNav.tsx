@@ -34,7 +34,6 @@ export function PlacesNav({ trialId, children }: { trialId: string; children: Re
     >
       <PlaceLinks
         label="Findings"
-        prefetch={false}
         places={PLACES.map(([slug, name]) => ({
           href: `${root}${slug}${query ? `?${query}` : ''}`,
           name,

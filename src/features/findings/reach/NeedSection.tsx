@@ -1,5 +1,5 @@
 import Typography from '@mui/material/Typography'
-import NextLink from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { decide, decisionWords, type Burden, type Findings } from '@/core/findings'
 import type { Link } from '@/core/kit'
 import type { Units } from '@/core/units'
@@ -87,7 +87,7 @@ export function NeedSection({ trialId, links, runId, findings, settings, burdens
             <p style={{ margin: '8px 0 0' }}>
               An area counts here as far as the reach along these legs goes, as if it went as far all round.
               What the ground lets through stands under{' '}
-              <NextLink href={`/trials/${trialId}/reach`}>Reach</NextLink>.
+              <PageLink href={`/trials/${trialId}/reach`}>Reach</PageLink>.
             </p>
           )}
         </>

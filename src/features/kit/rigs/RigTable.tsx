@@ -8,7 +8,7 @@ import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import Typography from '@mui/material/Typography'
-import Link from 'next/link'
+import { PageLink } from '@/ui/shell/PageLink'
 import { heightText, type Units } from '@/core/units'
 import type { KitRig } from '@/data/rigs'
 import { LinkButton, RigBadge } from '@/ui/shell'
@@ -100,9 +100,9 @@ export function RigTable({ title, rigs, look, nameOf, builder, trialId, units, .
                         {line.chain === null ? (
                           <b>{r.name}</b>
                         ) : (
-                          <Link href={builder(r.id)} style={{ color: 'inherit', fontWeight: 700 }}>
+                          <PageLink href={builder(r.id)} style={{ color: 'inherit', fontWeight: 700 }}>
                             {r.name}
-                          </Link>
+                          </PageLink>
                         )}
                         {r.usedBy.includes(trialId) && (
                           <span style={{ color: 'var(--accent)' }}> · compared</span>
