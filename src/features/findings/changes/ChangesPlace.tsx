@@ -97,6 +97,7 @@ export function ChangesPlace({ asked, breakdown }: { asked: AskedFindings; break
         <PredictionSection
           found={{
             ...prediction,
+            inAll: prediction.points.length,
             points: everyNth(prediction.points).map((p) => ({
               ...p,
               markId: mark(p.markId),

@@ -4,14 +4,20 @@ import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
 import { predictionWords, type AgainstPrediction } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
+import { thinnedWords } from '../figures/everyNth'
 import { FigureFrame } from '../figures/FigureFrame'
 
 const PredictionChart = dynamic(() => import('./PredictionChart').then((m) => m.PredictionChart), {
   ssr: false,
 })
 
-/** Reports against what was predicted for the same marks. @param found with names in place of ids */
-export function PredictionSection({ found }: { found: AgainstPrediction }) {
+/** What is drawn of it, names in place of ids, and how many points there are in all. */
+interface DrawnPrediction extends AgainstPrediction {
+  inAll: number
+}
+
+/** Reports against what was predicted for the same marks. */
+export function PredictionSection({ found }: { found: DrawnPrediction }) {
   const csv = () =>
     writeCsv(
       ['mark', 'link', 'direction', 'predicted_dbm', 'low_dbm', 'high_dbm'],
@@ -39,6 +45,7 @@ export function PredictionSection({ found }: { found: AgainstPrediction }) {
               <span key={w}>{i === 0 ? <b>{w}</b> : w} </span>
             ))}
             From {found.marks} marks; on the line they would agree.
+            {thinnedWords(found.points.length, found.inAll)}
           </>
         }
       >

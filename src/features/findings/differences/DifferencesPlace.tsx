@@ -23,7 +23,7 @@ import { scopesOf } from '../reach/strips'
 import { DifferenceTable } from './DifferenceTable'
 import { PairMatrix } from './PairMatrix'
 import { SkySection } from './SkySection'
-import { TrendSection } from './TrendSection'
+import { TrendSection, type DrawnPair } from './TrendSection'
 
 const SCOPE_NAMES: Record<string, string> = {
   both: 'Both directions together',
@@ -36,8 +36,9 @@ const SCOPE_NAMES: Record<string, string> = {
 const MANY_PAIRS = 3
 
 /** A pair as the browser needs it: what is drawn, with names, without the lists of checks behind it. */
-const drawn = (pair: JudgedPair, mark: (id: string) => string): JudgedPair => ({
+const drawn = (pair: JudgedPair, mark: (id: string) => string): DrawnPair => ({
   ...pair,
+  inAll: pair.points.length,
   points: everyNth(pair.points).map((p) => ({ ...p, markId: mark(p.markId) })),
   leftOut: [],
   evened: pair.evened && { ...pair.evened, marksUsed: [], marksSilent: [] },

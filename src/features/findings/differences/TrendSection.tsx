@@ -6,6 +6,7 @@ import { useState } from 'react'
 import { trendWords, type JudgedPair } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
 import type { Units } from '@/core/units'
+import { thinnedWords } from '../figures/everyNth'
 import { FigureFrame } from '../figures/FigureFrame'
 import { PairPicker } from './PairPicker'
 
@@ -13,9 +14,14 @@ const DifferenceChart = dynamic(() => import('./DifferenceChart').then((m) => m.
   ssr: false,
 })
 
+/** A pair with the points that are drawn, and how many there are in all. */
+export interface DrawnPair extends JudgedPair {
+  inAll: number
+}
+
 interface Props {
   /** Pairs of one scope. */
-  pairs: JudgedPair[]
+  pairs: DrawnPair[]
   marginDb: number
   /** Names of links, by id. */
   names: Record<string, string>
@@ -49,6 +55,7 @@ export function TrendSection({ pairs, marginDb, names, units }: Props) {
           <>
             <b>{trendWords(pair, name, units)}</b> Each bar is what one mark’s reports leave of the evened
             difference; an arrowhead is an open end. The grey band is what would not matter, ±{marginDb} dB.
+            {thinnedWords(pair.points.length, pair.inAll)}
           </>
         }
       >

@@ -8,6 +8,7 @@ import { outBackWords } from '@/core/findings'
 import { writeCsv } from '@/core/formats/csvTable'
 import type { Units } from '@/core/units'
 import type { DrawnLevels } from './drawnLevels'
+import { thinnedWords } from '../figures/everyNth'
 import { FigureFrame } from '../figures/FigureFrame'
 
 const LevelChart = dynamic(() => import('./LevelChart').then((m) => m.LevelChart), { ssr: false })
@@ -71,6 +72,7 @@ export function LevelSection({ levels, marginDb, looks, units }: Props) {
             about {one(levels.shadowDb)} dB of shadowing shared by all at a mark, {one(levels.linkDb)} dB a
             link’s own, {one(levels.callDb)} dB from call to call. Open triangles: not heard (down), full
             scale (up).
+            {thinnedWords(levels.points.length, levels.inAll)}
           </>
         }
       >

@@ -9,6 +9,8 @@ export interface DrawnLevels extends Omit<LevelFindings, 'points'> {
     LevelFindings['points'][number],
     'linkId' | 'direction' | 'distanceM' | 'low' | 'high' | 'notHeard'
   >[]
+  /** Points there are in all. */
+  inAll: number
   links: Pick<Link, 'id' | 'letter' | 'name'>[]
   directions: { direction: Direction; unit: string }[]
 }
@@ -19,6 +21,7 @@ const tenth = (v: number) => Math.round(10 * v) / 10
 export function drawnLevels(levels: LevelFindings, { links, directions, scales }: TrialPlan): DrawnLevels {
   return {
     ...levels,
+    inAll: levels.points.length,
     links: links.map(({ id, letter, name }) => ({ id, letter, name })),
     directions: directions.map((direction) => {
       const scale = scales[listenerOf(direction)]
