@@ -120,7 +120,9 @@ function worthFeatures(worths: MapCoverage['worths'], c: Colours): Feature[] {
       ? [
           f,
           label(at(place), 'check here next', c, {
-            offsetY: 26,
+            // Names stand over and under what they name.
+            textAlign: 'left',
+            offsetX: LARGEST_PX + 6,
             font: `700 13px "Atkinson Hyperlegible", sans-serif`,
           }),
         ]
