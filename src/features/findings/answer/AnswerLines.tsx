@@ -76,8 +76,8 @@ function Way({
   })
 }
 
-/** Height of a way by ear with its words above it, px. */
-const WAY = 34
+/** Height of a way by ear under its words, px. */
+const WAY = 16
 
 function Bars({ line, axis, hue }: { line: AnswerLine; axis: AnswerAxis; hue: string }) {
   const svg = {
@@ -95,12 +95,12 @@ function Bars({ line, axis, hue }: { line: AnswerLine; axis: AnswerAxis; hue: st
   return line.ways.map((w) => (
     <div key={w.name}>
       {w.name && (
-        <Box sx={{ fontSize: '0.85rem', lineHeight: 1.25 }}>
+        <Box sx={{ fontSize: '0.85rem', lineHeight: 1.2 }}>
           <span style={{ color: 'var(--soft)' }}>{w.name}:</span> {w.text}
         </Box>
       )}
-      <svg {...svg} height={WAY - 16}>
-        <Way spans={w.spans} axis={axis} hue={hue} y={3} />
+      <svg {...svg} height={WAY}>
+        <Way spans={w.spans} axis={axis} hue={hue} y={2} />
       </svg>
     </div>
   ))
@@ -112,11 +112,13 @@ function Row({
   look,
   axis,
   many,
+  tight,
 }: {
   line: AnswerLine
   look: number
   axis: AnswerAxis | null
   many: boolean
+  tight: boolean
 }) {
   const { hue } = rigLook(look)
   return (
@@ -128,7 +130,7 @@ function Row({
         '@media print': { gridTemplateColumns: many ? MANY_COLUMNS : FEW_COLUMNS, py: 0.25 },
         alignItems: 'center',
         columnGap: 2,
-        py: many ? 0.25 : { xs: 0.75, md: 1.25 },
+        py: many ? 0.25 : tight ? { xs: 0.35, md: 0.25 } : { xs: 0.75, md: 1.25 },
         minHeight: many ? 44 : undefined,
         borderTop: '1px solid var(--rule)',
         breakInside: 'avoid',
@@ -143,7 +145,7 @@ function Row({
       <Box sx={{ minWidth: 0 }}>
         {axis && <Bars {...{ line, axis, hue }} />}
         {!many && line.text && (
-          <Box sx={{ lineHeight: 1.35 }}>
+          <Box sx={{ lineHeight: 1.35, fontSize: { xs: '0.92rem', md: 'inherit' } }}>
             {line.text}
             {line.note && `; ${line.note}`}
           </Box>
@@ -188,8 +190,9 @@ export function AnswerLines({
   const axis = axisOf(answer, units)
   if (answer.lines.length === 0) return null
   const many = answer.lines.length > FEW
+  const tight = answer.lines.length === FEW || answer.lines.some((l) => l.ways.length > 2)
   return (
-    <Box sx={{ my: 1.5 }}>
+    <Box sx={{ my: 1 }}>
       <svg width="0" height="0" aria-hidden="true" style={{ position: 'absolute' }}>
         <defs>
           <pattern
@@ -205,7 +208,7 @@ export function AnswerLines({
       </svg>
       <Box component="ol" aria-label="Rig by rig" sx={{ listStyle: 'none', m: 0, p: 0 }}>
         {answer.lines.map((line) => (
-          <Row key={line.linkId} line={line} look={looks[line.linkId] ?? 0} {...{ axis, many }} />
+          <Row key={line.linkId} line={line} look={looks[line.linkId] ?? 0} {...{ axis, many, tight }} />
         ))}
       </Box>
       {axis && (

@@ -14,16 +14,18 @@ function FirstOnes({
   of,
   most,
   more,
+  className,
   sx,
 }: {
   of: readonly string[]
   most: number
   more: string
+  className?: string
   sx: object
 }) {
   if (of.length === 0) return null
   return (
-    <Box sx={sx}>
+    <Box className={className} sx={sx}>
       {of.slice(0, most).map((w) => (
         <Box key={w} sx={{ mb: 0.5 }}>
           {w}
@@ -68,12 +70,13 @@ export function AnswerView({ answer, looks, units, change }: Props) {
         '& > .lines': { order: { xs: 1, md: 0 } },
         '& > .after': { order: { xs: 3, md: 0 } },
         '& > .beside': { order: { xs: 2, md: 0 } },
+        '& > .cautions': { order: { xs: 2, md: 0 } },
       }}
     >
       <Typography
         variant="h2"
         component="h2"
-        sx={{ fontSize: { xs: '1.35rem', md: '1.75rem' }, lineHeight: 1.2, fontWeight: 700, mb: 0.75 }}
+        sx={{ fontSize: { xs: '1.25rem', md: '1.75rem' }, lineHeight: 1.2, fontWeight: 700, mb: 0.5 }}
       >
         {lead}
       </Typography>
@@ -88,6 +91,7 @@ export function AnswerView({ answer, looks, units, change }: Props) {
       )}
       <FirstOnes
         of={cautions}
+        className="cautions"
         most={MOST_CAUTIONS}
         more="more to know before this is believed"
         sx={{ borderLeft: '4px solid var(--bad)', pl: 1.75, maxWidth: 860 }}
