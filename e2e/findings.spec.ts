@@ -83,6 +83,10 @@ test('every kind of log is answered: one place, edges, by ear, a matrix, a flip,
   const open = async (name: string) => {
     await page.goto(`${await openTrial(page, name)}/findings`)
     await slowly(heading).toBeVisible()
+    // All of it is on one screen of a desk.
+    await expect
+      .poll(() => page.evaluate(() => document.documentElement.scrollHeight))
+      .toBeLessThanOrEqual(800)
   }
   // The panel under the eaves is really 9.5 dB over the rod indoors, the one at the window 7 dB.
   await open('Where to put the data antenna')
