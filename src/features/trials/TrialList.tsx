@@ -1,20 +1,20 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { PageLink } from '@/ui/shell/PageLink'
-import { useRef, useState } from 'react'
+import { useEffect, useRef, useState } from 'react'
 import { countText } from '@/core/units'
 import { useAction } from '@/ui/answers/useAction'
+import { PickOne } from '@/ui/fields/PickOne'
 import { Fold } from '@/ui/shell'
 import { putAway, takeLike } from './actions'
 import type { ListAsked, ListedTrials } from './listedTrials'
 import type { TrialLine } from './trialLineType'
 import { TrialRow } from './TrialRow'
-import { TRIAL_ORDERS, type TrialOrder } from './trialSort'
+import { TRIAL_ORDERS } from './trialSort'
 
 // Seldom wanted, and with it the dialog.
 const DeleteTrial = dynamic(() => import('./DeleteTrial').then((m) => m.DeleteTrial), { ssr: false })
@@ -104,6 +104,8 @@ function Finder({ asked }: { asked: ListAsked }) {
   const [words, setWords] = useState(asked.words)
   const [order, setOrder] = useState(asked.order)
   const waits = useRef<ReturnType<typeof setTimeout> | undefined>(undefined)
+  // Whoever opens a trial meanwhile is not called back to the list.
+  useEffect(() => () => clearTimeout(waits.current), [])
   const ask = (next: Partial<ListAsked>, after: number) => {
     clearTimeout(waits.current)
     waits.current = setTimeout(
@@ -123,23 +125,16 @@ function Finder({ asked }: { asked: ListAsked }) {
         }}
         sx={{ flex: '1 1 260px' }}
       />
-      <TextField
-        select
+      <PickOne
         label="Order"
         value={order}
-        onChange={(e) => {
-          const next = e.target.value as TrialOrder
+        options={TRIAL_ORDERS.map((o) => ({ value: o, name: o }))}
+        onPick={(next) => {
           setOrder(next)
           ask({ order: next }, 0)
         }}
         sx={{ minWidth: 190 }}
-      >
-        {TRIAL_ORDERS.map((o) => (
-          <MenuItem key={o} value={o}>
-            {o}
-          </MenuItem>
-        ))}
-      </TextField>
+      />
     </Box>
   )
 }
