@@ -219,8 +219,8 @@ test('a trial is found by its words, and in another order', async ({ page }) => 
   await page.getByLabel('Order').click()
   await page.getByRole('option', { name: 'by name' }).click()
   const first = names.first()
-  await expect(first).toContainText('Antenna by mode')
+  await expect(first).toContainText('A relay on the hill')
   // The address keeps it.
   await page.reload()
-  await expect(first).toContainText('Antenna by mode')
+  await expect(first).toContainText('A relay on the hill')
 })
