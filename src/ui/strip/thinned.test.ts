@@ -26,9 +26,7 @@ const model = (posts: Post[]): StripModel => ({
 it('leaves a strip of few checks as it is, but for digits that nobody sees', () => {
   const posts = Array.from({ length: 90 }, (_, i) => post(i, { distanceM: 10 + i + 0.0123, height: 0.54321 }))
   const [lane] = thinned(model(posts)).lanes
-  expect(lane!.posts).toEqual(
-    posts.map((p, i) => ({ ...p, id: String(i), distanceM: 10 + i, height: 0.54 })),
-  )
+  expect(lane!.posts).toEqual(posts.map((p, i) => ({ ...p, id: String(i), distanceM: 10 + i, height: 0.54 })))
   expect(thinned(model(posts)).thin).toBe(false)
 })
 
