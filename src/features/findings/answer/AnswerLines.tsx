@@ -145,7 +145,7 @@ function Row({
       <Box sx={{ minWidth: 0 }}>
         {axis && <Bars {...{ line, axis, hue }} />}
         {!many && line.text && (
-          <Box sx={{ lineHeight: 1.35, fontSize: { xs: '0.92rem', md: 'inherit' } }}>
+          <Box sx={{ lineHeight: 1.35, fontSize: { xs: '0.92rem', md: '1rem' } }}>
             {line.text}
             {line.note && `; ${line.note}`}
           </Box>
