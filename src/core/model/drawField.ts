@@ -15,8 +15,7 @@ const ALL_DRAWS_TO = 3000
 const LEAST_SHARE = 1 / 3
 
 /** How many draws a field is worth, an even number. @param usual of an ordinary log */
-function drawsFor({ data }: Field, usual: number): number {
-  const said = data.cells.reduce((n, c) => n + c.said.length, 0)
+function drawsFor({ said }: Field, usual: number): number {
   return 2 * Math.round((usual / 2) * Math.min(1, Math.max(LEAST_SHARE, ALL_DRAWS_TO / said)))
 }
 

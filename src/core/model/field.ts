@@ -30,6 +30,8 @@ export class Field {
   readonly size: number
   /** Where the shared unknowns begin. */
   readonly at: number
+  /** Different reports of all cells: what one look at the likelihood costs. */
+  readonly said: number
   private readonly chances: Chances | TabledChances
   readonly gradient: Float64Array
   readonly curve: Arrow
@@ -58,8 +60,8 @@ export class Field {
     this.at = data.ownMark.length + data.marks.length
     this.size = this.at + this.layout.size
     const chances = new Chances(data, priors)
-    const said = data.cells.reduce((n, c) => n + c.said.length, 0)
-    this.chances = said >= TABLED_FROM * data.patterns.length ? new TabledChances(chances) : chances
+    this.said = data.cells.reduce((n, c) => n + c.said.length, 0)
+    this.chances = this.said >= TABLED_FROM * data.patterns.length ? new TabledChances(chances) : chances
     this.gradient = new Float64Array(this.size)
     this.curve = this.arrow(this.layout.size)
     this.factor = this.arrow(this.layout.size)

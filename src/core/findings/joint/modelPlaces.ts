@@ -35,10 +35,11 @@ export function modelPlaces(marks: readonly PlacedMark[], used: ReadonlySet<stri
       at: new Map(marks.map((m, i) => [m.id, i])),
       offsetDb: () => 0,
     }
-  const ways = [...groupedBy(marks, (m) => m.legId).values()].map((way) =>
-    walked(way.filter((m) => used.has(m.id)).sort((a, b) => a.alongM - b.alongM)),
+  const reported = marks.filter((m) => used.has(m.id))
+  const ways = [...groupedBy(reported, (m) => m.legId).values()].map((way) =>
+    walked([...way].sort((a, b) => a.alongM - b.alongM)),
   )
-  let [fine, coarse] = [0, Math.max(...ways.map((w) => w.at(-1)?.root ?? 0))]
+  let [fine, coarse] = [0, Math.max(...ways.map((w) => w.at(-1)!.root))]
   for (let i = 0; i < HALVINGS; i++) {
     const middle = (fine + coarse) / 2
     if (ways.reduce((n, w) => n + together(w, middle).length, 0) <= MOST_PLACES) coarse = middle
