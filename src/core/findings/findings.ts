@@ -26,7 +26,7 @@ import { orderCautions } from './cautions/order'
 import { sharedGround } from './cautions/sharedGround'
 import { stepSeen } from './cautions/stepSeen'
 import { fitTrend, type TrendFit } from './joint/trend'
-import { levelFindings, levelPoints, type LevelFindings, type LevelPoints } from './reach/levelFindings'
+import { levelFindings, prepareLevels, type LevelFindings, type PreparedLevels } from './reach/levelFindings'
 import { cellsIn, type CellsById } from './levels'
 import { judgePairs, type JudgedPair } from './compare/verdict'
 import { nextChecks, type NextChecks } from './nextChecks/nextChecks'
@@ -79,8 +79,8 @@ export interface Prepared {
   joint: JointFit | null
   /** What each thing that was set differently brought; null where fewer than two can be told apart. */
   matrix: Matrix | null
-  /** What the reports say in dB, check by check. */
-  levels: LevelPoints
+  /** What the reports say in dB, check by check, and the lines through them. */
+  levels: PreparedLevels
   /** The log without a contact; null where there is no model of it. */
   without: Without | null
 }
@@ -94,7 +94,7 @@ export function prepareFindings(input: FindingsInput): Prepared {
     joint,
     matrix: joint && matrixOf(input, checks, joint),
     pairs: comparePairs(input, checks, cells, joint, trend),
-    levels: levelPoints(input, checks, cells),
+    levels: prepareLevels(input, checks, cells, joint),
     without: joint && new Without(joint),
   }
 }

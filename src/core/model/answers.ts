@@ -1,3 +1,4 @@
+import { filled } from '@/core/stats/numeric/filled'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import { Fall } from './fall'
 import type { ModelFit } from './fit'
@@ -25,7 +26,7 @@ export interface Posterior {
 /** Sums a figure up over all draws. @param values one for each draw */
 export function posteriorOf(fit: ModelFit, values: ArrayLike<number>): Posterior {
   const n = fit.draws.length
-  const sorted = Float64Array.from(values).sort()
+  const sorted = new Float64Array(values).sort()
   let [mean, square, above] = [0, 0, 0]
   for (const v of sorted) {
     mean += v / n
@@ -46,6 +47,10 @@ export function posteriorOf(fit: ModelFit, values: ArrayLike<number>): Posterior
     above,
   }
 }
+
+/** A figure of every draw. */
+export const eachDraw = ({ draws }: Pick<ModelFit, 'draws'>, of: (draw: Draw, i: number) => number) =>
+  filled(draws.length, (i) => of(draws[i]!, i))
 
 /** The mean of a figure over all draws. */
 export function meanOf(fit: ModelFit, of: (draw: Draw) => number): number {
@@ -68,8 +73,8 @@ export const spreadOf = (fit: ModelFit, key: keyof Spreads): number =>
 function linkLevels(fit: ModelFit, link: number, listener: number, known: boolean): Float64Array {
   const { layout, at } = fit.field
   const taken = known ? fit.data.input.knownDb[link]![listener]! : 0
-  return Float64Array.from(
-    fit.draws,
+  return eachDraw(
+    fit,
     ({ x }) =>
       taken +
       x[at + layout.link[link]!]! +
@@ -104,19 +109,19 @@ export function slopeDraws(fit: ModelFit): Float64Array {
   const lgs = fit.data.distanceM.map(Math.log10)
   const [near, far] = [Math.min(...lgs), Math.max(...lgs)]
   const fall = new Fall(fit)
-  return Float64Array.from(fit.draws, (_, i) => fall.slope(i, near, far))
+  return eachDraw(fit, (_, i) => fall.slope(i, near, far))
 }
 
 /** One of the input's terms by draw, dB for a factor of one. */
 export function termDraws(fit: ModelFit, term: number): Float64Array {
   const { layout, at } = fit.field
-  return Float64Array.from(fit.draws, ({ x }) => x[at + layout.term[term]!]!)
+  return eachDraw(fit, ({ x }) => x[at + layout.term[term]!]!)
 }
 
 /** A listener's k-th cut by draw, dB. @param k from 1 */
 export function cutDraws(fit: ModelFit, listener: number, k: number): Float64Array {
   const first = fit.field.at + fit.field.layout.cut[listener]!
-  return Float64Array.from(fit.draws, ({ x }) => {
+  return eachDraw(fit, ({ x }) => {
     let sum = 0
     for (let j = 0; j < k; j++) sum += x[first + j]!
     return sum
@@ -127,7 +132,7 @@ export function cutDraws(fit: ModelFit, listener: number, k: number): Float64Arr
 export function levelDraws(fit: ModelFit, link: number, listener: number): Float64Array {
   const { layout, at } = fit.field
   const own = linkLevels(fit, link, listener, true)
-  return Float64Array.from(fit.draws, ({ x }, i) => own[i]! + x[at + layout.level[listener]!]!)
+  return eachDraw(fit, ({ x }, i) => own[i]! + x[at + layout.level[listener]!]!)
 }
 
 /** Margin of a link at the middle distance over the rule's cut at a listener, dB by draw, all known terms in it. */
@@ -181,7 +186,7 @@ export class Reaches {
     return this.once(`${link} ${listener} ${p}`, () => {
       const margin = this.margin(link, listener)
       const needed = this.neededFor(listener, p)
-      return Float64Array.from(this.fit.draws, ({ point }, i) =>
+      return eachDraw(this.fit, ({ point }, i) =>
         this.fall.where(i, margin[i]! - needed[point]!),
       )
     })
@@ -198,7 +203,7 @@ export class Reaches {
   private together(link: number, p: number): Float64Array {
     const [a, b] = [0, 1].map((d) => this.margin(link, d)) as [Float64Array, Float64Array]
     const [far, back] = [0, 1].map((d) => this.oneWay(link, d, p)) as [Float64Array, Float64Array]
-    return Float64Array.from(this.fit.draws, ({ point }, i) => {
+    return eachDraw(this.fit, ({ point }, i) => {
       const one = this.curves[0]![point]!
       const other = this.curves[1]![point]!
       const over = (lg: number) => {
@@ -217,7 +222,7 @@ export class Reaches {
    */
   throughRelay(link: number, p: number): Float64Array {
     const ways = [0, 1].map((d) => ({ margin: this.margin(link, d), far: this.oneWay(link, d, p), d }))
-    return Float64Array.from(this.fit.draws, ({ point }, i) => {
+    return eachDraw(this.fit, ({ point }, i) => {
       const over = (lg: number) =>
         ways.reduce(
           (c, { margin, d }) => c * this.curves[d]![point]!.overPlaces(margin[i]! - this.fall.to(i, lg)),
@@ -232,8 +237,12 @@ export class Reaches {
 /** Mean of the ground at some places, dB, by draw. @param places in the order of the fit's marks */
 export function groundMean(fit: ModelFit, places: readonly number[]): Float64Array {
   const owns = fit.data.ownMark.length
-  return Float64Array.from(
-    fit.draws,
-    ({ x }) => places.reduce((s, at) => s + x[owns + at]!, 0) / places.length,
+  return eachDraw(
+    fit,
+    ({ x }) => {
+      let sum = 0
+      for (const at of places) sum += x[owns + at]!
+      return sum / places.length
+    },
   )
 }

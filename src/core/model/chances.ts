@@ -1,4 +1,5 @@
-import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
+import { normalPdf } from '@/core/stats/numeric/normal'
+import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import { callParts, type Part } from './callParts'
 import { fill, noChance, none, type ChanceAt } from './chanceAt'
 import {
@@ -47,7 +48,7 @@ export class Chances {
   private spreads!: Spreads
   private cuts!: readonly Float64Array[]
   private readonly shares = new Map<number, ShareTable>()
-  private readonly strengths: StrengthChance
+  private readonly strengths = new StrengthChance()
   private readonly spare = noChance()
   private leastCallDb: number
   private stretched = 1
@@ -75,7 +76,6 @@ export class Chances {
         table: nodes && emptyTable(nodes.n),
       }
     })
-    this.strengths = new StrengthChance(Math.max(0, ...this.kept.map((k) => k.nodes?.n ?? 0)))
     this.leastCallDb = this.leastCall()
   }
 
@@ -91,7 +91,6 @@ export class Chances {
       if (who.stretchedBelowDb === undefined || !k.nodes) continue
       k.nodes = nodesOf(k.call, who, by)!
       k.table = emptyTable(k.nodes.n)
-      this.strengths.atMost(k.nodes.n)
     }
     this.leastCallDb = this.leastCall()
   }
@@ -161,7 +160,7 @@ export class Chances {
     for (const { share, width } of this.cut) {
       const z = (first - y) / width
       const f = (share * normalPdf(z)) / width
-      p += share * normalCdf(z)
+      p += share * quickNormalCdf(z)
       d += f
       dd -= (f * z) / width
     }
@@ -187,14 +186,14 @@ export class Chances {
       const pa = (share * normalPdf(za)) / width
       fa += pa
       faz += (pa * za) / width
-      if (open) p += share * normalCdf(-za)
+      if (open) p += share * quickNormalCdf(-za)
       else {
         const zb = (mine[k.above]! - y) / width
         const pb = (share * normalPdf(zb)) / width
         fb += pb
         fbz += (pb * zb) / width
         // The difference of two tails, taken on the side where they are small.
-        p += share * (za > 0 ? normalCdf(-za) - normalCdf(-zb) : normalCdf(zb) - normalCdf(za))
+        p += share * (za > 0 ? quickNormalCdf(-za) - quickNormalCdf(-zb) : quickNormalCdf(zb) - quickNormalCdf(za))
       }
     }
     const whole = top * p + stray

@@ -46,6 +46,8 @@ export class Field {
   private readonly one = noChance()
   private readonly cross: Float64Array
   private readonly cells: PlacedCell[]
+  /** Of each cell, as {@link derivePlaces} last found it. */
+  private readonly sharedLevel: Float64Array
   /** What of the shared unknowns has a soft floor. */
   readonly floors: Floors
   /** -10 lg of a mark's distance over the middle one. */
@@ -73,6 +75,7 @@ export class Field {
     this.fall = Float64Array.from(data.distanceM, (m) => -10 * Math.log10(m / data.middleM))
     this.cross = new Float64Array(Math.max(1, ...this.layout.cuts))
     this.cells = data.cells.map((c) => this.placed(c))
+    this.sharedLevel = new Float64Array(this.cells.length)
     this.floors = new Floors(data, this.layout, priors)
   }
 
@@ -111,8 +114,14 @@ export class Field {
   }
 
   /** Level of a cell of reports, dB. */
-  private levelAt(x: Float64Array, { cell, hangs, factors }: PlacedCell): number {
-    let y = cell.knownDb + x[cell.own]! + x[this.data.ownMark.length + cell.mark]!
+  private levelAt(x: Float64Array, placed: PlacedCell): number {
+    const { own, mark } = placed.cell
+    return this.sharedAt(x, placed) + x[own]! + x[this.data.ownMark.length + mark]!
+  }
+
+  /** What of a cell's level hangs on the shared unknowns, and what is known of it, dB. */
+  private sharedAt(x: Float64Array, { cell, hangs, factors }: PlacedCell): number {
+    let y = cell.knownDb
     for (let i = 0; i < hangs.length; i++) y += factors[i]! * x[this.at + hangs[i]!]!
     return y
   }
@@ -172,9 +181,11 @@ export class Field {
       chances.set(spreads, this.cuts, false)
     }
     const owns = data.ownMark.length
-    for (const placed of this.cells) {
-      const { said, own, mark } = placed.cell
-      const y = this.levelAt(x, placed)
+    const { cells, sharedLevel } = this
+    for (let c = 0; c < cells.length; c++) {
+      const { said, own, mark } = cells[c]!.cell
+      if (!again) sharedLevel[c] = this.sharedAt(x, cells[c]!)
+      const y = sharedLevel[c]! + x[own]! + x[owns + mark]!
       for (let k = 0; k < said.length; k++) {
         const { pattern, count } = said[k]!
         chances.levelAt(pattern, y, one)

@@ -1,5 +1,5 @@
 import type { SeededRandom } from '@/core/stats/numeric/seededRandom'
-import { cutDraws, levelDraws } from './answers'
+import { cutDraws, eachDraw, levelDraws } from './answers'
 import type { Fall } from './fall'
 import type { ModelFit } from './fit'
 
@@ -34,7 +34,7 @@ export class Foreseen {
     const { data, points, draws } = this.fit
     const at = data.marks.indexOf(mark)
     const owns = data.ownMark.length
-    const ground = Float64Array.from(draws, ({ x, point }) =>
+    const ground = eachDraw(this.fit, ({ x, point }) =>
       at >= 0 ? x[owns + at]! : this.random.normal() * points[point]!.spreads.groundDb,
     )
     const ownOf = new Map<number, Float64Array>()
@@ -43,7 +43,7 @@ export class Foreseen {
       const own = at >= 0 ? this.ownAt.get(`${at} ${link}`) : undefined
       ownOf.set(
         link,
-        Float64Array.from(draws, ({ x, point }) =>
+        eachDraw(this.fit, ({ x, point }) =>
           own !== undefined ? x[own]! : this.random.normal() * points[point]!.spreads.ownDb,
         ),
       )
@@ -52,7 +52,7 @@ export class Foreseen {
       const level = this.levelOf(link, listener)
       const cut = this.cutOf(listener)
       const own = ownOf.get(link)!
-      return Float64Array.from(draws, ({ point }, i) => {
+      return eachDraw(this.fit, ({ point }, i) => {
         const { callDb, cutDb } = points[point]!.spreads
         const call = Math.hypot(callDb, cutDb) * this.random.normal()
         return level[i]! - this.fall.to(i, lg) + ground[i]! + own[i]! + call - cut[i]!

@@ -1,3 +1,4 @@
+import { filled } from '@/core/stats/numeric/filled'
 import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import type { ModelFit } from './fit'
 import { callParts, type Part } from './callParts'
@@ -25,15 +26,17 @@ const FAR_DB = 46
 
 /** Weights of N(0, 1) at -4 (0.2) 4. */
 const PLACES = (() => {
-  const raw = Float64Array.from({ length: 2 * SIDE + 1 }, (_, i) =>
-    Math.exp(-0.5 * ((i - SIDE) * APART) ** 2),
-  )
+  const raw = filled(2 * SIDE + 1, (i) => Math.exp(-0.5 * ((i - SIDE) * APART) ** 2))
   const sum = raw.reduce((s, v) => s + v, 0)
   return raw.map((v) => v / sum)
 })()
 
-/** What every second weight comes to is made one again by this. */
-const EVERY_SECOND = 1 / PLACES.reduce((s, w, i) => (i % 2 === 0 ? s + w : s), 0)
+/** Every second of them, which is enough of so smooth a curve. */
+const FEWER = (() => {
+  const raw = PLACES.filter((_, i) => i % 2 === 0)
+  const sum = raw.reduce((s, v) => s + v, 0)
+  return raw.map((v) => v / sum)
+})()
 
 const logit = (p: number) => Math.log(p / (1 - p))
 
@@ -56,12 +59,10 @@ export class CopyCurve {
   ) {
     this.step = APART * placeDb
     this.half = Math.ceil(FAR_DB / this.step) + 2 * SIDE
-    this.still = Float64Array.from({ length: 2 * this.half + 1 }, (_, i) =>
-      atPlace((i - this.half) * this.step),
-    )
-    this.over = Float64Array.from({ length: 2 * (this.half - SIDE) + 1 }, (_, i) => {
+    this.still = filled(2 * this.half + 1, (i) => atPlace((i - this.half) * this.step))
+    this.over = filled(2 * (this.half - SIDE) + 1, (i) => {
       let sum = 0
-      for (let j = 0; j < PLACES.length; j++) sum += PLACES[j]! * this.still[i + j]!
+      for (let j = 0; j < FEWER.length; j++) sum += FEWER[j]! * this.still[i + 2 * j]!
       return sum
     })
   }
@@ -101,13 +102,12 @@ export class CopyCurve {
     const t = x - i
     const u = y - k
     let sum = 0
-    // Every second place is enough of so smooth a product.
-    for (let j = 0; j < PLACES.length; j += 2) {
-      const p = a[i + j]! + t * (a[i + j + 1]! - a[i + j]!)
-      const q = b[k + j]! + u * (b[k + j + 1]! - b[k + j]!)
-      sum += PLACES[j]! * p * q
+    for (let j = 0, m = i, n = k; j < FEWER.length; j++, m += 2, n += 2) {
+      const p = a[m]!
+      const q = b[n]!
+      sum += FEWER[j]! * (p + t * (a[m + 1]! - p)) * (q + u * (b[n + 1]! - q))
     }
-    return sum * EVERY_SECOND
+    return sum
   }
 }
 
@@ -160,7 +160,7 @@ function chanceAtPlace(
       // Both are wanted of one call; the harder of the two decides but for a hair.
       if (levelOver !== null) c = Math.min(c, quickNormalCdf((z - levelOver) / width))
       copied += share * c
-      silent += share * quickNormalCdf((firstOver - z) / soft)
+      if (rule.calls > 1) silent += share * quickNormalCdf((firstOver - z) / soft)
     }
     if (shareAt) copied = overCalls(shareAt, call, z)
     let again = 1
@@ -182,7 +182,7 @@ function shareReader(
   }
   const STEP = 0.5
   const SPAN = 80
-  const still = Float64Array.from({ length: 2 * SPAN * (1 / STEP) + 1 }, (_, i) => atLevel(i * STEP - SPAN))
+  const still = filled(2 * SPAN * (1 / STEP) + 1, (i) => atLevel(i * STEP - SPAN))
   return (x) => read(still, (x + SPAN) / STEP)
 }
 

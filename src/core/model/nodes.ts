@@ -1,3 +1,4 @@
+import { filled } from '@/core/stats/numeric/filled'
 import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
 import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import type { ModelPriors, Spreads } from './priors'
@@ -33,7 +34,7 @@ export function strengthNodes(lowerDb: number, upperDb: number, errorDb: number)
   const widest = STEP / Math.hypot(1 / errorDb, 1 / narrowDb(errorDb))
   const n = Math.ceil((high - low) / widest) + 1
   const step = (high - low) / (n - 1)
-  const weight = Float64Array.from({ length: n }, (_, i) => {
+  const weight = filled(n, (i) => {
     const x = low + i * step
     const end = i === 0 || i === n - 1 ? 0.5 : 1
     return end * step * (normalCdf((upperDb - x) / errorDb) - normalCdf((lowerDb - x) / errorDb))

@@ -1,3 +1,4 @@
+import { filled } from '@/core/stats/numeric/filled'
 import { logBetaBinomial } from '@/core/stats/scales/betaBinomial'
 import { normalCdf } from '@/core/stats/numeric/normal'
 import type { Part } from './callParts'
@@ -32,7 +33,7 @@ function logChoose(n: number, k: number): number {
 /** Shares of a call's spread by whole steps of the table, from -reach to reach. */
 function kernelOf(call: readonly Part[]): Float64Array {
   const reach = Math.ceil((4.5 * Math.max(...call.map((p) => p.width))) / STEP_DB)
-  return Float64Array.from({ length: 2 * reach + 1 }, (_, i) => {
+  return filled(2 * reach + 1, (i) => {
     const at = (i - reach) * STEP_DB
     const cdf = (x: number, width: number) => normalCdf(x / width)
     return call.reduce(
@@ -44,14 +45,14 @@ function kernelOf(call: readonly Part[]): Float64Array {
 
 /** The chance of k of n words at each steady level of the table. */
 export function stillShares(k: number, n: number, priors: ModelPriors): Float64Array {
-  return Float64Array.from({ length: N }, (_, i) => shareChance(k, n, i * STEP_DB - FAR_DB, priors))
+  return filled(N, (i) => shareChance(k, n, i * STEP_DB - FAR_DB, priors))
 }
 
 /** Averages over a call's spread; the table is smooth, and read by a cubic between its places. */
 export function shareTable(still: Float64Array, call: readonly Part[]): ShareTable {
   const kernel = kernelOf(call)
   const reach = (kernel.length - 1) / 2
-  const logs = Float64Array.from({ length: N }, (_, i) => {
+  const logs = filled(N, (i) => {
     let p = 0
     for (let j = 0; j < kernel.length; j++)
       p += kernel[j]! * still[Math.max(0, Math.min(N - 1, i + j - reach))]!

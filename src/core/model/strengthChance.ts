@@ -14,56 +14,42 @@ function highest(parts: readonly Part[], off: number): number {
 }
 
 /**
- * A part's normal density about a level at all nodes, over exp(top), outwards from the node nearest to the level. From
- * node to node it follows by two multiplications, so that a report costs a handful of exponentials.
- * @param off the nearest node less the level, dB
+ * A part's normal density about a level, over exp(top), walked outwards from the node nearest to the level. From node
+ * to node it follows by two multiplications, so that a report costs a handful of exponentials; it ends where it no
+ * longer tells.
  */
-function densities(
-  { step, n }: StrengthNodes,
-  near: number,
-  off: number,
-  { width, lnHeight }: Part,
-  top: number,
-  into: Float64Array,
-): void {
-  const v = 1 / (width * width)
-  const fall = Math.exp(-step * step * v)
-  const height = Math.exp(lnHeight - 0.5 * off * off * v - top)
-  let density = height
-  let ratio = Math.exp(-0.5 * (2 * off * step + step * step) * v)
-  for (let i = near; i < n; i++) {
-    into[i] = density
-    density *= ratio
-    ratio *= fall
-  }
-  ratio = Math.exp(-0.5 * (step * step - 2 * off * step) * v)
-  density = height
-  for (let i = near - 1; i >= 0; i--) {
-    density *= ratio
-    ratio *= fall
-    into[i] = density
+class Walk {
+  /** The density at the node nearest to the level. */
+  height = 0
+  /** What the density is multiplied by to the next node upwards and downwards, and what that is multiplied by. */
+  up = 0
+  down = 0
+  fall = 0
+
+  /** @param off the nearest node less the level, dB */
+  begin(step: number, off: number, { width, lnHeight }: Part, top: number): void {
+    const v = 1 / (width * width)
+    this.height = Math.exp(lnHeight - 0.5 * off * off * v - top)
+    this.fall = Math.exp(-step * step * v)
+    const half = Math.sqrt(this.fall)
+    const lean = Math.exp(-off * step * v)
+    this.up = half * lean
+    this.down = half / lean
   }
 }
 
+/** A density that has fallen so far below the highest adds nothing to a sum. */
+const NO_MORE = 1e-16
+
 /** The chances of reports with a strength: sums of a call's density times what is read at each level. */
 export class StrengthChance {
-  private density: Float64Array
+  private readonly walk = new Walk()
   private parts: readonly Part[] = []
   private heard = 1
   /** The node nearest to the level that is looked at, how far off it lies, dB, and ln of the highest density there. */
   private near = 0
   private off = 0
   private top = 0
-
-  /** @param mostNodes of any strength that is asked for */
-  constructor(mostNodes: number) {
-    this.density = new Float64Array(mostNodes)
-  }
-
-  /** Strengths of more nodes are asked for than before. */
-  atMost(nodes: number): void {
-    if (nodes > this.density.length) this.density = new Float64Array(nodes)
-  }
 
   /** Fixes the spread from call to call, and the share of calls that are not missed whatever the level. */
   set(parts: readonly Part[], heard: number): void {
@@ -79,10 +65,10 @@ export class StrengthChance {
 
   /** ln of the chance at a level and its derivatives, written into `out`. */
   at(nodes: StrengthNodes, { value, a, b, aa, bb }: StepTable, y: number, out: ChanceAt): void {
-    const { density } = this
     const { step, n } = nodes
     this.look(nodes, y)
     const { near, off, top } = this
+    const { walk } = this
     let p = 0
     let py = 0
     let pyy = 0
@@ -93,24 +79,59 @@ export class StrengthChance {
     let paa = 0
     let pbb = 0
     for (const part of this.parts) {
-      densities(nodes, near, off, part, top, density)
-      const v = 1 / (part.width * part.width)
-      for (let i = 0; i < n; i++) {
-        const u = (off + (i - near) * step) * v
-        const d = density[i]!
+      walk.begin(step, off, part, top)
+      // Sums over the nodes, times how many steps each lies from the nearest, and times its square.
+      let s = 0
+      let sk = 0
+      let skk = 0
+      let sa = 0
+      let sak = 0
+      let sb = 0
+      let sbk = 0
+      let d = walk.height
+      let ratio = walk.up
+      for (let i = near, k = 0; i < n && d > NO_MORE; i++, k++) {
         const f = d * value[i]!
         const fa = d * a[i]!
         const fb = d * b[i]!
-        p += f
-        py += u * f
-        pyy += (u * u - v) * f
-        pa += fa
-        pb += fb
-        pya += u * fa
-        pyb += u * fb
+        s += f
+        sk += k * f
+        skk += k * k * f
+        sa += fa
+        sak += k * fa
+        sb += fb
+        sbk += k * fb
         paa += d * aa[i]!
         pbb += d * bb[i]!
+        d *= ratio
+        ratio *= walk.fall
       }
+      d = walk.height * walk.down
+      ratio = walk.down * walk.fall
+      for (let i = near - 1, k = -1; i >= 0 && d > NO_MORE; i--, k--) {
+        const f = d * value[i]!
+        const fa = d * a[i]!
+        const fb = d * b[i]!
+        s += f
+        sk += k * f
+        skk += k * k * f
+        sa += fa
+        sak += k * fa
+        sb += fb
+        sbk += k * fb
+        paa += d * aa[i]!
+        pbb += d * bb[i]!
+        d *= ratio
+        ratio *= walk.fall
+      }
+      const v = 1 / (part.width * part.width)
+      p += s
+      py += v * (off * s + step * sk)
+      pyy += v * v * (off * off * s + 2 * off * step * sk + step * step * skk) - v * s
+      pa += sa
+      pb += sb
+      pya += v * (off * sa + step * sak)
+      pyb += v * (off * sb + step * sbk)
     }
     if (p < LEAST) return none(out)
     out.log = Math.log(this.heard * p) + top
@@ -127,23 +148,42 @@ export class StrengthChance {
 
   /** ln of the chance and its derivatives by the level alone. */
   levelAt(nodes: StrengthNodes, { value }: StepTable, y: number, out: ChanceAt): void {
-    const { density } = this
     const { step, n } = nodes
     this.look(nodes, y)
     const { near, off, top } = this
+    const { walk } = this
     let p = 0
     let py = 0
     let pyy = 0
     for (const part of this.parts) {
-      densities(nodes, near, off, part, top, density)
-      const v = 1 / (part.width * part.width)
-      for (let i = 0; i < n; i++) {
-        const u = (off + (i - near) * step) * v
-        const f = density[i]! * value[i]!
-        p += f
-        py += u * f
-        pyy += (u * u - v) * f
+      walk.begin(step, off, part, top)
+      let s = 0
+      let sk = 0
+      let skk = 0
+      let d = walk.height
+      let ratio = walk.up
+      for (let i = near, k = 0; i < n && d > NO_MORE; i++, k++) {
+        const f = d * value[i]!
+        s += f
+        sk += k * f
+        skk += k * k * f
+        d *= ratio
+        ratio *= walk.fall
       }
+      d = walk.height * walk.down
+      ratio = walk.down * walk.fall
+      for (let i = near - 1, k = -1; i >= 0 && d > NO_MORE; i--, k--) {
+        const f = d * value[i]!
+        s += f
+        sk += k * f
+        skk += k * k * f
+        d *= ratio
+        ratio *= walk.fall
+      }
+      const v = 1 / (part.width * part.width)
+      p += s
+      py += v * (off * s + step * sk)
+      pyy += v * v * (off * off * s + 2 * off * step * sk + step * step * skk) - v * s
     }
     if (p < LEAST) return none(out)
     out.log = Math.log(this.heard * p) + top
@@ -153,13 +193,27 @@ export class StrengthChance {
 
   /** ln of the chance alone. */
   lnAt(nodes: StrengthNodes, { value }: StepTable, y: number): number {
-    const { density } = this
     this.look(nodes, y)
     const { near, off, top } = this
+    const { walk } = this
+    const { step, n } = nodes
     let p = 0
     for (const part of this.parts) {
-      densities(nodes, near, off, part, top, density)
-      for (let i = 0; i < nodes.n; i++) p += density[i]! * value[i]!
+      walk.begin(step, off, part, top)
+      let d = walk.height
+      let ratio = walk.up
+      for (let i = near; i < n && d > NO_MORE; i++) {
+        p += d * value[i]!
+        d *= ratio
+        ratio *= walk.fall
+      }
+      d = walk.height * walk.down
+      ratio = walk.down * walk.fall
+      for (let i = near - 1; i >= 0 && d > NO_MORE; i--) {
+        p += d * value[i]!
+        d *= ratio
+        ratio *= walk.fall
+      }
     }
     return p < LEAST ? LN_LEAST : Math.log(this.heard * p) + top
   }

@@ -1,3 +1,4 @@
+import { filled } from '@/core/stats/numeric/filled'
 import type { Interval } from './interval'
 import { normalPdf } from './numeric/normal'
 
@@ -49,12 +50,10 @@ export function alwaysValidOf(
   // Whole standard deviations of the mixture lie on the grid, as fine as the likelihood asks.
   const step = APART * sd
   const far = Math.ceil((4 * MIXTURE_SD) / step)
-  const mixture = Float64Array.from({ length: 2 * far + 1 }, (_, i) =>
-    Math.exp(-0.5 * (((i - far) * step) / MIXTURE_SD) ** 2),
-  )
+  const mixture = filled(2 * far + 1, (i) => Math.exp(-0.5 * (((i - far) * step) / MIXTURE_SD) ** 2))
   const whole = mixture.reduce((s, v) => s + v, 0)
   const n = SIDE + far
-  const at = Float64Array.from({ length: 2 * n + 1 }, (_, i) => Math.exp(lnAt(mean + (i - n) * step)))
+  const at = filled(2 * n + 1, (i) => Math.exp(lnAt(mean + (i - n) * step)))
   const held = (k: number) => {
     let sum = 0
     for (let i = 0; i <= 2 * far; i++) sum += mixture[i]! * at[k + i]!

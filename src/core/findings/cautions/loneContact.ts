@@ -44,6 +44,7 @@ function farContacts(
 /** Fits of a log without one link's reports of one mark; each is made once. */
 export class Without {
   private readonly made = new Map<string, JointFit>()
+  private readonly ahead = new Map<JointFit, Map<string, number>>()
 
   constructor(private readonly joint: JointFit) {}
 
@@ -56,6 +57,16 @@ export class Without {
     const made = { input, fit: refit(fit, { ...input.model, reports }) }
     this.made.set(key, made)
     return made
+  }
+
+  /** The chance that one link is ahead of another by such a fit. */
+  aheadIn(fit: JointFit, input: FindingsInput, a: string, b: string): number {
+    let known = this.ahead.get(fit)
+    if (!known) this.ahead.set(fit, (known = new Map()))
+    const key = `${a} ${b}`
+    const above = known.get(key) ?? jointDifference(input, fit, a, b, input.directions)?.difference.above ?? 0.5
+    known.set(key, above)
+    return above
   }
 }
 
@@ -81,7 +92,7 @@ export function loneContacts(
     const lost = judged.flatMap(({ a, b, scope, verdict }) => {
       const whole = scope === 'both' || input.directions.length === 1
       if (!whole || verdict.kind !== 'better' || (a !== linkId && b !== linkId)) return []
-      const above = jointDifference(input, rest, a, b, input.directions)?.difference.above ?? 0.5
+      const above = without.aheadIn(rest, input, a, b)
       const still = verdict.which === 'a' ? above : 1 - above
       return still > 0.975 ? [] : [{ a, b }]
     })

@@ -95,9 +95,14 @@ export function jointReaches(
   }
 }
 
-/** Reaches of a log under its copy rule; null of one place, and by way of the sky, where no distance is a reach. */
-export function reachesUnder(input: FindingsInput, { input: joint, fit }: JointFit): Reaches | null {
-  if (joint.onePlace || isBySky(input)) return null
+/** Whether a distance is a reach: not at one place, and not by way of the sky. */
+export const tellsReach = (input: FindingsInput, { input: { onePlace } }: JointFit) =>
+  !onePlace && !isBySky(input)
+
+/** Reaches of a log under its copy rule; null where none is told ({@link tellsReach}). */
+export function reachesUnder(input: FindingsInput, found: JointFit): Reaches | null {
+  if (!tellsReach(input, found)) return null
+  const { input: joint, fit } = found
   const words = Math.max(0, ...joint.model.reports.map((r) => (r.call.kind === 'share' ? r.call.n : 0)))
   const rules = joint.readers.map((r): ModelRule => ruleAt(input.copyRule, r, words || null))
   return new Reaches(fit, rules)

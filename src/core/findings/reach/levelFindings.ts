@@ -9,6 +9,7 @@ import {
   type Posterior,
   type Reaches,
 } from '@/core/model/answers'
+import { Fall } from '@/core/model/fall'
 import type { ModelFit } from '@/core/model/fit'
 import { dbmOfWatts } from '@/core/rf/levels'
 import { isInDb } from '@/core/reports/toCell'
@@ -16,6 +17,7 @@ import type { FindingsInput, ReadCheck } from '../input'
 import type { JointFit } from '../joint/jointFit'
 import { ruleAt } from '../joint/modelInput'
 import type { CellsById } from '../levels'
+import { tellsReach } from './jointReaches'
 
 /** One check as a level; an open end is null. Attenuation put in out there is taken out. */
 interface LevelPoint {
@@ -61,18 +63,29 @@ export interface LevelPoints {
   reports: number
 }
 
-export interface LevelFindings extends LevelPoints {
+/** What the levels say whatever the copy rule. */
+interface LevelLines {
   /** n with its 90 % interval: the level falls by 10 n dB a decade. */
   slope: { estimate: number; low: number; high: number }
   shadowDb: number
   linkDb: number
   callDb: number
   shadowKm: number
-  groups: LevelGroup[]
+  groups: Omit<LevelGroup, 'needed'>[]
   /**
    * How much stronger each link is heard out there than at the base, dB, and how much of it the greater power explains.
    */
   outBack: { linkId: string; db: number; low: number; high: number; powerDb: number }[]
+}
+
+/** What does not hang on the copy rule. */
+export interface PreparedLevels extends LevelPoints {
+  /** null where too few reports are in dB, or too few marks at different distances have any. */
+  lines: LevelLines | null
+}
+
+export interface LevelFindings extends LevelPoints, Omit<LevelLines, 'groups'> {
+  groups: LevelGroup[]
   /** Handset to handset by way of a relay, both as far from it; empty where the base is none. */
   through: { linkId: string; reaches: RelayReach[] }[]
 }
@@ -81,12 +94,18 @@ const LINE_STEPS = 24
 /** Fewer marks than this are no line of level against distance. */
 const MIN_LEVEL_MARKS = 5
 
-/** The reports as levels. */
-export function levelPoints(
+/** The reports as levels, and the lines through them. */
+export function prepareLevels(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   cells: CellsById,
-): LevelPoints {
+  joint: JointFit | null,
+): PreparedLevels {
+  const read = levelPoints(input, checks, cells)
+  return { ...read, lines: joint && tellsReach(input, joint) ? linesOf(input, joint, read) : null }
+}
+
+function levelPoints(input: FindingsInput, checks: readonly ReadCheck[], cells: CellsById): LevelPoints {
   const marks = new Map(input.marks.map((m) => [m.id, m]))
   const finite = (v: number) => (Number.isFinite(v) ? v : null)
   const used = checks.filter(
@@ -111,50 +130,61 @@ export function levelPoints(
   return { points, marks: new Set(points.map((p) => p.markId)).size, reports: points.length }
 }
 
-/**
- * What the levels say; null where too few reports are in dB, or too few marks at different distances have any.
- * @param read as reachesUnder gave it @param chances for which reaches through a relay are told
- */
-export function levelFindings(
-  input: FindingsInput,
-  joint: JointFit,
-  levels: LevelPoints,
-  read: Reaches | null,
-  chances: readonly number[],
-): LevelFindings | null {
-  const bounded = levels.points.filter((p) => p.low !== null && p.high !== null)
+function linesOf(input: FindingsInput, { fit }: JointFit, { points }: LevelPoints): LevelLines | null {
+  const bounded = points.filter((p) => p.low !== null && p.high !== null)
   const marks = new Set(bounded.map((p) => p.markId))
   const distances = new Set(bounded.map((p) => Math.round(p.distanceM)))
-  if (!read || marks.size < MIN_LEVEL_MARKS || distances.size < 3) return null
-  const { fit } = joint
+  if (marks.size < MIN_LEVEL_MARKS || distances.size < 3) return null
   const slope = posteriorOf(fit, slopeDraws(fit))
   return {
-    ...levels,
     slope: { estimate: slope.q50, low: slope.q05, high: slope.q95 },
     shadowDb: spreadOf(fit, 'groundDb'),
     linkDb: spreadOf(fit, 'ownDb'),
     callDb: spreadOf(fit, 'callDb'),
     shadowKm: spreadOf(fit, 'sharedM') / 1000,
-    groups: groupsOf(input, joint, read, levels),
+    groups: groupsOf(input, fit, points),
     outBack: outBackOf(input, fit),
+  }
+}
+
+/**
+ * What the levels say under the copy rule; null where there are no lines.
+ * @param read as reachesUnder gave it @param chances for which reaches through a relay are told
+ */
+export function levelFindings(
+  input: FindingsInput,
+  { input: joint, fit }: JointFit,
+  { lines, ...levels }: PreparedLevels,
+  read: Reaches | null,
+  chances: readonly number[],
+): LevelFindings | null {
+  if (!lines || !read) return null
+  const softDb = meanOf(fit, (d) => fit.points[d.point]!.spreads.cutDb)
+  const needed = new Map(
+    input.directions.map((direction, d) => {
+      const rule = ruleAt(input.copyRule, joint.readers[d]!, null)
+      return [direction, { levelDb: posteriorOf(fit, cutDraws(fit, d, rule.step)).q50, softDb }]
+    }),
+  )
+  return {
+    ...levels,
+    ...lines,
+    groups: lines.groups.map((g) => ({ ...g, needed: needed.get(g.direction)! })),
     through: throughOf(input, fit, read, chances),
   }
 }
 
 function groupsOf(
   input: FindingsInput,
-  { input: joint, fit }: JointFit,
-  { fall }: Reaches,
-  { points }: LevelPoints,
-): LevelGroup[] {
+  fit: ModelFit,
+  points: readonly LevelPoint[],
+): LevelLines['groups'] {
+  const fall = new Fall(fit)
   const all = points.map((p) => p.distanceM)
   const [near, far] = [Math.min(...all), Math.max(...all) * 1.5]
   const at = Array.from({ length: LINE_STEPS + 1 }, (_, i) => near * (far / near) ** (i / LINE_STEPS))
-  const tau = meanOf(fit, (d) => fit.points[d.point]!.spreads.cutDb)
-  return input.directions.flatMap((direction, d) => {
-    const rule = ruleAt(input.copyRule, joint.readers[d]!, null)
-    const needed = { levelDb: posteriorOf(fit, cutDraws(fit, d, rule.step)).q50, softDb: tau }
-    return input.links.flatMap((link, l): LevelGroup[] => {
+  return input.directions.flatMap((direction, d) =>
+    input.links.flatMap((link, l) => {
       if (!points.some((p) => p.linkId === link.id && p.direction === direction)) return []
       const level = levelDraws(fit, l, d)
       const line = at.map((distanceM): LevelLine => {
@@ -165,9 +195,9 @@ function groupsOf(
         )
         return { distanceM, level: p.mean, low: p.q05, high: p.q95 }
       })
-      return [{ linkId: link.id, direction, line, needed }]
-    })
-  })
+      return [{ linkId: link.id, direction, line }]
+    }),
+  )
 }
 
 /**

@@ -1,3 +1,4 @@
+import { filled } from '@/core/stats/numeric/filled'
 import type { Link } from '@/core/kit/rig/rig'
 import { normalQuantile } from '@/core/stats/numeric/normal'
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
@@ -43,7 +44,7 @@ function drawAsked(ask: NextAsk) {
     for (let p = 0; p < targets.length; p++) if (ways.every((_, w) => at(k, l, w, p) >= needDb)) n++
     return n / targets.length
   }
-  const shares = links.map((_, l) => Float64Array.from({ length: draws }, (__, k) => shareOf(k, l)))
+  const shares = links.map((_, l) => filled(draws, (k) => shareOf(k, l)))
   const asked =
     links.length === 1
       ? shares
@@ -72,7 +73,7 @@ export function nextBest(ask: NextAsk): CheckWorth[] {
     .flatMap(({ minutes }, candidate) =>
       links.flatMap((link, l) =>
         ways.map((direction, w): CheckWorth => {
-          const said = Float64Array.from({ length: draws }, (_, k) => at(k, l, w, targets.length + candidate))
+          const said = filled(draws, (k) => at(k, l, w, targets.length + candidate))
           const order = reportDb === null ? null : inOrderOfReading(said, noiseDb)
           const takes = asked.reduce(
             (s, values) =>

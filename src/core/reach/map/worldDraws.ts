@@ -1,3 +1,4 @@
+import { filled } from '@/core/stats/numeric/filled'
 import type { Place } from '@/core/geo'
 import type { Link } from '@/core/kit/rig/rig'
 import { linkDoubtDb, type TakenGains } from '@/core/kit/rig/taken'
@@ -35,7 +36,8 @@ function drawer(factor: readonly Float64Array[], random: SeededRandom) {
   const z = new Float64Array(factor.length)
   return () => {
     for (let i = 0; i < z.length; i++) z[i] = random.normal()
-    return Float64Array.from(factor, (row, i) => {
+    return filled(factor.length, (i) => {
+      const row = factor[i]!
       let s = 0
       for (let j = 0; j <= i; j++) s += row[j]! * z[j]!
       return s

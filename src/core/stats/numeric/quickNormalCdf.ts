@@ -22,8 +22,10 @@ export function quickNormalCdf(z: number): number {
   if (x >= N - 1) return 1
   const i = x | 0
   const t = x - i
-  const [a, b] = [VALUES[i]!, VALUES[i + 1]!]
-  const [m, k] = [SLOPES[i]!, SLOPES[i + 1]!]
+  const a = VALUES[i]!
+  const b = VALUES[i + 1]!
+  const m = SLOPES[i]!
+  const k = SLOPES[i + 1]!
   const d = b - a
   return a + t * (m + t * (3 * d - 2 * m - k + t * (m + k - 2 * d)))
 }
