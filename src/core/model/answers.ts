@@ -48,7 +48,7 @@ export function posteriorOf(fit: ModelFit, values: ArrayLike<number>): Posterior
   }
 }
 
-/** A figure of every draw. */
+/** A figure of every draw, in turn. */
 export const eachDraw = ({ draws }: Pick<ModelFit, 'draws'>, of: (draw: Draw, i: number) => number) =>
   filled(draws.length, (i) => of(draws[i]!, i))
 
@@ -203,7 +203,7 @@ export class Reaches {
   private together(link: number, p: number): Float64Array {
     const [a, b] = [0, 1].map((d) => this.margin(link, d)) as [Float64Array, Float64Array]
     const [far, back] = [0, 1].map((d) => this.oneWay(link, d, p)) as [Float64Array, Float64Array]
-    return eachDraw(this.fit, ({ point }, i) => {
+    return this.solved((point, i) => {
       const one = this.curves[0]![point]!
       const other = this.curves[1]![point]!
       const over = (lg: number) => {
@@ -216,13 +216,20 @@ export class Reaches {
     })
   }
 
+  /** What has to be sought for each draw; those that are one draw more than once follow one another. */
+  private solved(of: (point: number, i: number) => number): Float64Array {
+    const { draws } = this.fit
+    let last = NaN
+    return eachDraw(this.fit, (draw, i) => (last = i > 0 && draw === draws[i - 1] ? last : of(draw.point, i)))
+  }
+
   /**
    * lg of the reach in m from one handset to another by way of a relay, both as far from it, by draw: getting in times
    * getting out. The two stand in different places, so their ground is not shared.
    */
   throughRelay(link: number, p: number): Float64Array {
     const ways = [0, 1].map((d) => ({ margin: this.margin(link, d), far: this.oneWay(link, d, p), d }))
-    return eachDraw(this.fit, ({ point }, i) => {
+    return this.solved((point, i) => {
       const over = (lg: number) =>
         ways.reduce(
           (c, { margin, d }) => c * this.curves[d]![point]!.overPlaces(margin[i]! - this.fall.to(i, lg)),

@@ -3,8 +3,8 @@ import type { Chances } from './chances'
 import type { Spreads } from './priors'
 
 /** Levels at which a pattern's chance is worked out: so far apart at the most, dB, and as a share of a call's spread. */
-const STEP_DB = 0.5
-const STEP_SHARE = 0.25
+const STEP_DB = 1
+const STEP_SHARE = 0.4
 /** Beyond these levels nothing is tabled. */
 const FROM_DB = -260
 const TO_DB = 90
