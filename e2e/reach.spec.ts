@@ -44,6 +44,22 @@ test('where one whip wins over the other: areas, ways out, what if, and a place 
     await expect(page.getByText('None of them is enough.', { exact: true })).toBeVisible()
   })
 
+  await test.step('how far along a way is the figure that the findings say', async () => {
+    const ways = page.getByRole('region', { name: 'Along the ways out' })
+    const far = await ways.getByText(/^about [\d.]+ km \([\d.]+ to [\d.]+ km\)/).allInnerTexts()
+    expect(far).toHaveLength(4)
+    const findings = await page.context().newPage()
+    await findings.goto(`${trial}/findings/reach`)
+    for (const [i, on] of [
+      'Stub whip on Shore road',
+      'Long whip on Shore road',
+      'Stub whip on Over the top',
+      'Long whip on Over the top',
+    ].entries())
+      await expect(findings.getByText(`${on}: ${far[i]}.`, { exact: true })).toBeVisible()
+    await findings.close()
+  })
+
   await test.step('one link alone, with its contours named', async () => {
     await page.getByRole('combobox', { name: 'Against' }).click()
     await page.getByRole('option', { name: 'nobody' }).click()
@@ -58,6 +74,7 @@ test('where one whip wins over the other: areas, ways out, what if, and a place 
     await power.focus()
     for (let i = 0; i < 12; i++) await page.keyboard.press('ArrowRight')
     await expect(page.getByText('Not as in the kit:')).toBeVisible()
+    await expect(page.getByText(/as far out as 90 of 100 calls/)).toHaveCount(0)
     await expect
       .poll(async () => Number(/covers ([\d.]+) km²/.exec(await said(page))?.[1] ?? 0), { timeout: 30_000 })
       .toBeGreaterThan(before)

@@ -7,7 +7,7 @@ import {
   planGround,
   USUAL_PREDICTION,
   type Correction,
-  type PlanGround,
+  type StoppedGround,
   type PredictionSettings,
 } from '@/core/reach'
 import { boxOf, FLAT_ID, flatHeights, flatPlace, gridBounds, terrainOf, type Terrain } from '@/core/terrain'
@@ -151,7 +151,7 @@ export function groundOf(
   trialId: string,
   plan: TrialPlan,
   correction: Correction | null = null,
-): PlanGround | null {
+): StoppedGround | null {
   const open = openTrial(db, trialId)
   const ground = open && groundOfTrial(db, open)
   const terrain = ground && openTerrain(db, ground)

@@ -17,7 +17,13 @@ import {
   type RunEvent,
   type WalkOrders,
 } from '@/core/findings'
-import type { Correction, PlanGround } from '@/core/reach'
+import {
+  reachOnLegs,
+  type Correction,
+  type LegReachAsk,
+  type LegReachOnGround,
+  type PlanGround,
+} from '@/core/reach'
 import { learnCorrection } from '@/core/reach/correction/learnCorrection'
 import { honestCheck, type HonestCheck } from '@/core/reach/correction/leaveOut'
 import { keeper } from './keeper'
@@ -31,6 +37,7 @@ const breakdownBy = keeper<Promise<LogBreakdown>>(MAX_BREAKDOWNS)
 
 const correctionBy = keeper<Correction | null>(MAX_BREAKDOWNS)
 const honestBy = keeper<HonestCheck | null>(MAX_BREAKDOWNS)
+const legsBy = keeper<LegReachOnGround[]>(MAX_BREAKDOWNS)
 const walksBy = keeper<WalkOrders>(MAX_BREAKDOWNS)
 
 /** A log, and the ground of its plan before any check. */
@@ -99,6 +106,11 @@ export const findingsApi = {
       )
       return honestCheck(seen, correction, (id) => legs.get(id) ?? '')
     })
+  },
+
+  /** How far links are copied along legs, over the legs' own ground. */
+  legs(ask: LegReachAsk): LegReachOnGround[] {
+    return legsBy(hash(ask), () => reachOnLegs(ask))
   },
 
   /** Walks to the edge and drives by ear, in order. */

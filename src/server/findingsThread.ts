@@ -43,6 +43,7 @@ export function startThread(file: string, onEnd: () => void): Later<FindingsApi>
     walks: (edges, chance) => Promise.race([remote.walks(edges, chance), broken]),
     correction: (told) => Promise.race([remote.correction(told), broken]),
     honest: (told) => Promise.race([remote.honest(told), broken]),
+    legs: (ask) => Promise.race([remote.legs(ask), broken]),
   }
 }
 
@@ -53,6 +54,7 @@ const here: Later<FindingsApi> = {
   walks: (edges, chance) => Promise.resolve(findingsApi.walks(edges, chance)),
   correction: (told) => Promise.resolve(findingsApi.correction(told)),
   honest: (told) => Promise.resolve(findingsApi.honest(told)),
+  legs: (ask) => Promise.resolve(findingsApi.legs(ask)),
 }
 
 /**

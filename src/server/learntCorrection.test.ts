@@ -15,7 +15,7 @@ import {
   storeGrid,
   type Db,
 } from '@/data'
-import { correctedGround, learntCorrection } from './learntCorrection'
+import { correctedGround, learntCorrection, reachOnGround } from './learntCorrection'
 
 let db: Db
 let trialId: string
@@ -35,8 +35,17 @@ it('runs that hold checks correct what is expected, and each says by how much it
   expect(after.correctedBy!.checks).toBeGreaterThan(100)
   // What the receiver gets by the prediction alone stays as it is; margin and chance are the log's.
   expect(after.expected.map((e) => e.levelDbm)).toEqual(before.expected.map((e) => e.levelDbm))
-  const sum = (g: typeof before) => g.expected.reduce((s, e) => s + e.chance, 0)
+  const sum = (g: typeof after) => g.expected.reduce((s, e) => s + e.chance, 0)
   expect(Math.abs(sum(after) - sum(before))).toBeGreaterThan(1)
+})
+
+it('says how far each link is copied along its legs, less where more of the calls are wanted', async () => {
+  const open = openTrial(db, trialId)!
+  const far = await reachOnGround(db, open)
+  expect(far.length).toBe(new Set(far.map((r) => `${r.legId} ${r.key}`)).size)
+  expect(far.length).toBeGreaterThan(2)
+  const half = await reachOnGround(db, open, 0.5)
+  far.forEach((r, i) => expect(r.estimateM ?? Infinity).toBeLessThanOrEqual(half[i]!.estimateM ?? Infinity))
 })
 
 it('a run that is void, or holds nothing, teaches nothing', async () => {

@@ -2,9 +2,26 @@ import { inputOf, seenMargins } from '@/core/findings'
 import type { ForecastBasis } from '@/core/findings/fieldForecast'
 import { spreadsOf } from '@/core/reach/correction/learnCorrection'
 import type { HonestCheck } from '@/core/reach/correction/leaveOut'
-import type { Correction, PlanGround } from '@/core/reach'
+import {
+  isPredicted,
+  type Correction,
+  type LegReachOnGround,
+  type PlanGround,
+  type StoppedGround,
+} from '@/core/reach'
 import { marksNow, planNow, standingChecks, type TrialPlan } from '@/core/trial'
-import { countEntries, groundOf, listRuns, logOf, whileUnchanged, type Db, type RunRow } from '@/data'
+import {
+  countEntries,
+  groundOf,
+  listRuns,
+  logOf,
+  planOf,
+  predictionOf,
+  whileUnchanged,
+  type Db,
+  type OpenTrial,
+  type RunRow,
+} from '@/data'
 import type { ToldLog } from './findings'
 import { findingsThread } from './findingsThread'
 import { keeper } from './keeper'
@@ -28,7 +45,7 @@ function toldBy(db: Db, trialId: string, runs: readonly RunRow[]): ToldRun[] {
     told.push({
       runId: run.id,
       input: inputOf(plan, plan.marks, log.checks, run.conditions.fixedBeforehand),
-      ground: { ...ground, legs: [] },
+      ground: { ...withoutStops(ground), legs: [] },
     })
     if (told.length === MOST_RUNS) break
   }
@@ -61,8 +78,37 @@ export const honestlyChecked = (db: Db, trialId: string): Promise<HonestCheck | 
   learntOf(db, trialId, 'honest check', (told) => findingsThread('corrections').honest(told))
 
 /** What a trial's ground says of a plan, corrected by its log where there is one. */
-export const correctedGround = async (db: Db, trialId: string, plan: TrialPlan): Promise<PlanGround | null> =>
-  groundOf(db, trialId, plan, await learntCorrection(db, trialId))
+export async function correctedGround(db: Db, trialId: string, plan: TrialPlan): Promise<PlanGround | null> {
+  const ground = groundOf(db, trialId, plan, await learntCorrection(db, trialId))
+  return ground && withoutStops(ground)
+}
+
+const withoutStops = ({ stops: _stops, ...ground }: StoppedGround): PlanGround => ground
+
+/**
+ * How far each link of a trial is copied along its legs, over the legs' own ground, corrected by its log; both the
+ * findings and the map of reach say it.
+ * @param reliability of calls so many are to come through, 0 to 1
+ */
+export async function reachOnGround(
+  db: Db,
+  open: OpenTrial,
+  reliability = open.trial.reliability,
+): Promise<LegReachOnGround[]> {
+  const plan = { ...planOf(open), marks: open.legs.flatMap((l) => l.marks) }
+  const correction = await learntCorrection(db, open.trial.id)
+  const ground = groundOf(db, open.trial.id, plan, correction)
+  if (!ground) return []
+  const { gains } = predictionOf(open.trial)
+  return findingsThread('corrections').legs({
+    legs: ground.stops,
+    links: plan.links.filter(isPredicted),
+    directions: plan.directions,
+    reliability,
+    correction,
+    ...(gains && { gains }),
+  })
+}
 
 /** What a device needs to correct the prediction of a run by itself; null where nothing is predicted for its marks. */
 export async function forecastBasis(db: Db, run: RunRow): Promise<ForecastBasis | null> {

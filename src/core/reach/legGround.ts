@@ -1,4 +1,6 @@
 import { linkKey } from './linkKey'
+import { wayKey, type AskedPlace } from './map/jointDraws'
+import { oneWays } from './map/oneWays'
 import { inverse, type Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit/rig/rig'
 import { linkDoubtDb } from '@/core/kit/rig/taken'
@@ -75,6 +77,18 @@ export interface PlanGround {
   correctedBy: { checks: number; marks: number } | null
 }
 
+/** Places along a leg that the ground is known all the way to, outwards, with what is predicted for them before any check. */
+export interface LegStops {
+  legId: string
+  legName: string
+  stops: AskedPlace[]
+}
+
+/** What the ground says of a plan, and what is predicted all along its legs. */
+export interface StoppedGround extends PlanGround {
+  stops: LegStops[]
+}
+
 /**
  * What a sight line is looked at with: the highest base antenna and the lowest out there, at the first link's
  * frequency.
@@ -119,7 +133,7 @@ export function planGround(
   plan: TrialPlan,
   settings: PredictionSettings = USUAL_PREDICTION,
   cover: Cover | null = null,
-): PlanGround | null {
+): StoppedGround | null {
   const { base, links } = plan
   if (!base || base.lat === null || base.lon === null) return null
   const from = { lat: base.lat, lon: base.lon }
@@ -128,54 +142,58 @@ export function planGround(
   const { baseM: baseAntennaM, farM, frequencyMHz } = sightEnds(links)
   const legIds = [...new Set(plan.marks.map((m) => m.legId))]
   const expected: ExpectedLevel[] = []
+  const ways = oneWays(plan.directions)
   const doubts = new Map(links.map((l) => [l, linkDoubtDb(l, settings.gains)]))
+  const stopped: LegStops[] = []
   const legs = legIds.map((legId): LegGround => {
     const marks = plan.marks.filter((m) => m.legId === legId)
-    const places = stops(from, marks)
+    const places = placesBetween(from, marks)
     const known = places.map((p) => ({ ...p, heightM: terrainHeight(terrain, p.place.lat, p.place.lon) }))
     const firstUnknown = known.find((p) => Number.isNaN(p.heightM))
     const within = firstUnknown ? known.slice(0, known.indexOf(firstUnknown)) : known
     const paths = within.map((p) => ({
-      distanceM: p.distanceM,
-      markId: p.markId,
+      ...p,
       profile: groundProfile(terrain, from, p.place, undefined, cover),
     }))
     const whole = paths.filter((p) => p.profile.knownKm >= p.profile.lengthKm)
-    for (const { markId, profile } of whole)
-      for (const link of markId === null ? [] : links.filter(isPredicted))
-        for (const direction of plan.directions) {
-          if (direction === 'loop') continue
-          const { levelDbm, marginDb, chance } = predict(link, direction, pathOver(profile), settings)
-          const of = { markId: markId!, key: linkKey(link), direction }
-          expected.push({ ...of, levelDbm, marginDb, chance, doubtDb: doubts.get(link)! })
+    const chances = new Map(
+      links.filter(isPredicted).map((l) => [l, [] as { distanceM: number; chance: number }[]]),
+    )
+    const stops = whole.map(({ markId, place, distanceM, profile }): AskedPlace => {
+      const predictedDb: Record<string, number> = {}
+      for (const [link, along] of chances) {
+        const of = new Map(ways.map((d) => [d, predict(link, d, pathOver(profile), settings)]))
+        for (const [direction, { levelDbm, marginDb, correctedDb, chance }] of of) {
+          predictedDb[wayKey(link, direction)] = marginDb - correctedDb
+          if (markId === null || !plan.directions.includes(direction)) continue
+          const at = { markId, key: linkKey(link), direction }
+          expected.push({ ...at, levelDbm, marginDb, chance, doubtDb: doubts.get(link)! })
         }
+        along.push({ distanceM, chance: weakerOf(plan.directions, (d) => of.get(d)!.chance) })
+      }
+      return { place, distanceM, predictedDb }
+    })
+    const { legName } = marks[0]!
+    stopped.push({ legId, legName, stops })
     return {
       legId,
-      legName: marks[0]!.legName,
+      legName,
       ground: [
         { distanceM: 0, heightM: baseGround },
         ...within.map(({ distanceM, heightM }) => ({ distanceM, heightM })),
       ],
       marks: marks.map((m) => markGround(terrain, from, m, baseAntennaM, farM, frequencyMHz)),
-      chances: Object.fromEntries(
-        links.filter(isPredicted).map((link) => [
-          linkKey(link),
-          whole.map(({ distanceM, profile }) => ({
-            distanceM,
-            chance: chanceOver(link, plan.directions, pathOver(profile), settings),
-          })),
-        ]),
-      ),
+      chances: Object.fromEntries([...chances].map(([link, along]) => [linkKey(link), along])),
       knownToM: firstUnknown ? (within[within.length - 1]?.distanceM ?? 0) : null,
     }
   })
   const { checks, marks } = settings.correction ?? { checks: 0, marks: 0 }
   const correctedBy = checks > 0 ? { checks, marks } : null
-  return { baseGroundM: baseGround, baseAntennaM, legs, expected, correctedBy }
+  return { baseGroundM: baseGround, baseAntennaM, legs, expected, correctedBy, stops: stopped }
 }
 
 /** The marks of a leg and places between them, in order from the base; distances are crow-flies. */
-function stops(
+function placesBetween(
   from: Place,
   marks: readonly Mark[],
 ): { place: Place; distanceM: number; markId: string | null }[] {

@@ -89,8 +89,9 @@ export interface Prediction {
   woodsM: number
   levelDbm: number
   neededDbm: number
-  /** With what the log taught, if it did. */
+  /** With what the log taught, if it did, and how much that is, dB. */
   marginDb: number
+  correctedDb: number
   /** Chance that the copy is as agreed, 0 to 1. */
   chance: number
   /** Why the model may not apply here. */
@@ -188,6 +189,7 @@ export function predict(
     levelDbm,
     neededDbm: needed,
     marginDb,
+    correctedDb: learnt?.db ?? 0,
     chance: normalCdf(marginDb / spreadDb),
     notes: loss.notes,
     insteadOf,

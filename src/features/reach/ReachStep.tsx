@@ -44,6 +44,7 @@ function ReachMapStep(props: PlacedReachProps) {
     routes,
     marks,
     own,
+    onLegs,
     next,
     worths,
     map,
@@ -94,7 +95,7 @@ function ReachMapStep(props: PlacedReachProps) {
       {!together && (
         <>
           {map && <AreasCovered {...{ areas, map, base, units }} links={drawn} trialId={props.trialId} />}
-          {map && <RoutesCovered {...{ routes, map, units }} links={drawn} />}
+          {map && <RoutesCovered {...{ routes, map, onLegs, units }} links={drawn} />}
           <EnoughPart
             {...{ groundKey, base, links, needed, units }}
             onNeeded={chosen.setNeeded}

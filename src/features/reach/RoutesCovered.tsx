@@ -3,11 +3,14 @@ import Typography from '@mui/material/Typography'
 import type { Link } from '@/core/kit'
 import { shareText } from '@/core/reach/map/mapWords'
 import type { ReachMap, Stretch } from '@/core/reach/map/reachMap'
+import { legReachesHead, legReachText, linkKey, type LegReachOnGround } from '@/core/reach'
 import { distanceText, type Units } from '@/core/units'
 import { RigBadge } from '@/ui/shell'
 import { looksOf, rigLook } from '@/ui/theme/palette'
 
 interface Props {
+  /** How far each link is copied along them without a gap; empty where other figures are set than the trial's. */
+  onLegs: LegReachOnGround[]
   routes: { id: string; name: string }[]
   map: ReachMap
   links: Link[]
@@ -67,17 +70,26 @@ function doubtText(stretches: Stretch[], units: Units): string {
   return parts.length === 0 ? 'covered all the way' : parts.join('; ')
 }
 
+function ReachHere({ reach, units }: { reach: LegReachOnGround | undefined; units: Units }) {
+  return reach ? (
+    <>
+      <b>{legReachText(reach, units)}</b>;{' '}
+    </>
+  ) : null
+}
+
 /** The ways out: how much of each is covered, and where it is in doubt, by distance along it. */
-export function RoutesCovered({ routes, map, links, units }: Props) {
+export function RoutesCovered({ routes, map, links, onLegs, units }: Props) {
   const looks = looksOf(links.map((l) => l.letter))
   if (routes.length === 0) return null
   return (
-    <Box component="section" sx={{ my: 3 }}>
-      <Typography variant="h2" component="h2" gutterBottom>
+    <Box component="section" aria-labelledby="along" sx={{ my: 3 }}>
+      <Typography id="along" variant="h2" component="h2" gutterBottom>
         Along the ways out
       </Typography>
       <Box sx={{ color: 'var(--soft)', mb: 1 }}>
         Full: covered nine times in ten or surer. Hatched: in doubt. Empty: not covered.
+        {onLegs[0] && ` ${legReachesHead(onLegs[0].chance)}`}
       </Box>
       {routes.map((r) => {
         const found = map.routes.find((m) => m.id === r.id)
@@ -104,6 +116,10 @@ export function RoutesCovered({ routes, map, links, units }: Props) {
                   id={`doubt-${r.id}-${i}`}
                 />
                 <Box sx={{ gridColumn: { xs: '1 / -1', md: 'auto' } }}>
+                  <ReachHere
+                    reach={onLegs.find((o) => o.legId === r.id && o.key === linkKey(l))}
+                    units={units}
+                  />
                   {found.share[i] && shareText(found.share[i])}: {doubtText(found.stretches[i] ?? [], units)}
                 </Box>
               </Box>

@@ -11,6 +11,9 @@ export interface SetOnMap {
 
 export const UNSET: SetOnMap = { farM: null, baseM: null, powerW: null, frequencyMHz: null }
 
+/** Whether all is as in the kit. */
+export const isUnset = (set: SetOnMap) => Object.values(set).every((v) => v === null)
+
 /** A link as it would be with what is set. */
 export function asSet(link: Link, { farM, baseM, powerW, frequencyMHz }: SetOnMap): Link {
   const frequency = frequencyMHz === null ? {} : { txMHz: frequencyMHz, rxMHz: frequencyMHz }

@@ -2,7 +2,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { usedGround } from '@/core/offered'
 import type { Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
-import type { Correction, PredictionSettings } from '@/core/reach'
+import type { Correction, LegReachOnGround, PredictionSettings } from '@/core/reach'
 import type { RigBurden } from '@/core/reach/map/enough'
 import { toCoverWords } from '@/core/reach/map/mapWords'
 import { radiusFrom } from '@/core/reach/map/sitesTogether'
@@ -11,7 +11,7 @@ import type { Units } from '@/core/units'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
 import type { TrialGround } from '@/data/trialGround'
 import { useTerrain } from '@/ui/terrain/useTerrain'
-import { asSet, UNSET, type SetOnMap } from './asSet'
+import { asSet, isUnset, UNSET, type SetOnMap } from './asSet'
 import { worthwhile } from './NextBestPart'
 import { sentencesOf } from './ReachSaid'
 import { useBases } from './useBases'
@@ -35,6 +35,8 @@ export interface ReachStepProps {
   prediction: PredictionSettings
   /** What the log taught; null before any check. */
   correction: Correction | null
+  /** How far each link is copied along the legs, as it is in the kit and as the trial asks; so do the findings. */
+  onLegs: LegReachOnGround[]
   /** What each rig is to carry, by its id. */
   burdens: [string, RigBurden][]
   /** What a report tells of a level, dB; null where it tells none. */
@@ -110,6 +112,8 @@ export function useReach(props: PlacedReachProps) {
   const withSites = useSitesTogether(ofSites, needed)
   const allDrawn = useTogetherMap(ofSites, together)
   const own = !isOther && !together
+  const asAsked =
+    own && directions === props.directions && reliability === props.reliability && isUnset(chosen.set)
   const next = useNextBest(
     found.finest && own ? worker : null,
     { groundKey, base, radiusM, ...asked, marks },
@@ -138,6 +142,7 @@ export function useReach(props: PlacedReachProps) {
       marks,
       withSites,
       own,
+      onLegs: asAsked ? props.onLegs : [],
       next,
       worths,
       map,

@@ -1,7 +1,6 @@
-import { countText, distanceText } from '@/core/units'
+import { countText, distanceInterval, distanceText } from '@/core/units'
 import { earTracks, type EarTrack } from '../onTheWay/earTracks'
 import { earPhrase } from '../onTheWay/onTheWayWords'
-import { reachInterval } from '../words/words'
 import type { AnswerCore, AnswerFrom, AnswerLine } from './types'
 import { walkOrderWords } from './walkOrderWords'
 
@@ -68,7 +67,7 @@ function sideWords(tracks: readonly EarTrack[], { units }: AnswerFrom): string[]
   const show = (m: number) => distanceText(m, units)
   const range = (v: number[]) => {
     const [low, high] = [Math.min(...v), Math.max(...v)]
-    return show(low) === show(high) ? show(low) : reachInterval(low, high, show)
+    return show(low) === show(high) ? show(low) : distanceInterval(low, high, show)
   }
   return sides.map((side) => {
     const lost = tracks

@@ -1,7 +1,7 @@
 import type { Link } from '@/core/kit/rig/rig'
 import type { Interval } from '@/core/stats/interval'
 import { tenths } from '../words/phrases'
-import { intervalText } from '../words/words'
+import { intervalText } from '@/core/units'
 import type { JudgedPair } from './verdict'
 
 /** One step of a ladder: what was changed from one link to the next, at one end. */

@@ -1,6 +1,6 @@
 import type { Reach } from '@/core/reach/reach'
 import type { LevelFindings, RelayReach } from '../reach/levelFindings'
-import { aboutDistanceText, countText, type Units } from '@/core/units'
+import { aboutDistanceText, countText, distanceInterval, intervalText, type Units } from '@/core/units'
 import { capital, tenths as dB } from './phrases'
 import type { JudgedPair } from '../compare/verdict'
 
@@ -10,14 +10,6 @@ export function chanceInWords(chance: number): string {
   if (Math.abs(chance - 0.5) < 1e-9) return 'half the time'
   if (Math.abs(chance - 0.1) < 1e-9) return '1 time in 10'
   return `${Math.round(chance * 100)} times in 100`
-}
-
-/** An interval with open ends said in words: "3.1 to 6.4", "3.1 or more". */
-export function intervalText(low: number | null, high: number | null, show: (v: number) => string): string {
-  if (low !== null && high !== null) return `${show(low)} to ${show(high)}`
-  if (low !== null) return `${show(low)} or more`
-  if (high !== null) return `${show(high)} or less`
-  return 'open at both ends'
 }
 
 /** The size of a difference seen from the better side: the figure to quote first, and what it is in dB beside it. */
@@ -178,14 +170,6 @@ export function verdictWords(pair: JudgedPair, name: (id: string) => string): Ve
   }
 }
 
-/** An interval of distances, its unit said once where both ends share it. */
-export function reachInterval(low: number | null, high: number | null, show: (m: number) => string): string {
-  const unit = (text: string) => text.split(' ')[1]
-  if (low !== null && high !== null && unit(show(low)) === unit(show(high)))
-    return `${show(low).split(' ')[0]} to ${show(high)}`
-  return intervalText(low, high, show)
-}
-
 /** A reach in one phrase: "about 2.9 km (2.6 to 3.3)". */
 export function reachText(reach: Reach, units: Units): string {
   const show = (m: number) => aboutDistanceText(m, units)
@@ -200,7 +184,7 @@ export function reachText(reach: Reach, units: Units): string {
       : highM !== null && highM < nearestM
         ? `less than the nearest mark, ${show(nearestM)}`
         : `cannot tell: ${intervalText(lowM, highM, show)}`
-  return `about ${show(estimateM)} (${reachInterval(lowM, highM, show)})${reach.extrapolated ? ', beyond the marks: extrapolated' : ''}`
+  return `about ${show(estimateM)} (${distanceInterval(lowM, highM, show)})${reach.extrapolated ? ', beyond the marks: extrapolated' : ''}`
 }
 
 /** Whether both directions match, once the greater power is taken off. */
@@ -227,5 +211,5 @@ export function outBackWords(
 /** Handset to handset by way of a relay: in and out again, each with its own chance. */
 export function throughWords(reach: RelayReach, chance: number, units: Units): string {
   const show = (m: number) => aboutDistanceText(m, units)
-  return `Through the relay, one handset to another with both as far from it, about ${show(reach.estimateM)} (${reachInterval(reach.lowM, reach.highM, show)}) ${chanceInWords(chance)}`
+  return `Through the relay, one handset to another with both as far from it, about ${show(reach.estimateM)} (${distanceInterval(reach.lowM, reach.highM, show)}) ${chanceInWords(chance)}`
 }

@@ -2,7 +2,6 @@ import Box from '@mui/material/Box'
 import { Table } from '@/ui/table/Table'
 import Typography from '@mui/material/Typography'
 import {
-  intervalText,
   signed,
   takenOutText,
   tenths as dB,
@@ -10,6 +9,7 @@ import {
   type Difference,
   type JudgedPair,
 } from '@/core/findings'
+import { intervalText } from '@/core/units'
 
 function Size({ d }: { d: Difference | null }) {
   if (!d) return <span style={{ color: 'var(--soft)' }}>not in dB</span>

@@ -1,6 +1,6 @@
 import Box from '@mui/material/Box'
 import { walkWords, type Answer, type Burden, type Findings } from '@/core/findings'
-import type { EdgeReach, PlanGround } from '@/core/reach'
+import type { EdgeReach, LegReachOnGround, PlanGround } from '@/core/reach'
 import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
 import { looksById, looksOf } from '@/ui/theme/palette'
@@ -29,6 +29,8 @@ interface Props {
   asked: AskedFindings
   findings: Findings
   ground: PlanGround | null
+  /** How far each link is copied along the legs, over their own ground. */
+  onGround: LegReachOnGround[]
   burdens: [string, Burden][]
   areas: AreaToCover[]
   /** Of a log without checks: its answer, and how far each was heard on the way; null of any other. */
@@ -46,7 +48,17 @@ const NO_REACH = {
 } as const
 
 /** How far each rig reaches: the strip, the figures, whether it is enough, and what makers claim. */
-export function ReachPlace({ asked, findings, ground, burdens, areas, onTheWay, leg, units }: Props) {
+export function ReachPlace({
+  asked,
+  findings,
+  ground,
+  onGround,
+  burdens,
+  areas,
+  onTheWay,
+  leg,
+  units,
+}: Props) {
   const { plan, shown, settings } = asked
   const marks = marksNow(plan, shown.log)
   const legs = [...new Map(marks.map((m) => [m.legId, m.legName]))]
@@ -106,7 +118,13 @@ export function ReachPlace({ asked, findings, ground, burdens, areas, onTheWay, 
             <Box sx={{ mt: 1 }}>
               <TextButton text={reachesCsv(findings, link)} label="Copy the reaches as CSV" />
             </Box>
-            <LegReaches legs={findings.legs} name={link} units={units} />
+            <LegReaches
+              {...{ onGround, units }}
+              legs={findings.legs}
+              correctedBy={ground?.correctedBy ?? null}
+              links={plan.links}
+              name={link}
+            />
           </PlacePart>
           <NeedSection
             {...{ findings, burdens, areas, settings, units }}

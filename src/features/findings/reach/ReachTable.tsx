@@ -81,7 +81,8 @@ export function ReachTable({
         ])}
       </Table>
       <p style={{ color: 'var(--soft)', margin: '6px 0 0' }}>
-        The figures in brackets hold 9 times in 10. For ground like these legs, not a circle round the base.
+        The figures in brackets hold 9 times in 10. For any place so far out on ground like these legs,
+        whatever stands in its way; not a circle round the base.
       </p>
     </>
   )

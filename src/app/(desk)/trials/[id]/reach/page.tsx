@@ -6,7 +6,7 @@ import { db, groundOfTrial, listParts, listRigs, listSites, openTrial, predictio
 import { burdensOf } from '@/features/findings/reach/burdens'
 import { HonestPart } from '@/features/reach/HonestPart'
 import { ReachStep } from '@/features/reach/ReachStep'
-import { honestlyChecked, learntCorrection } from '@/server/learntCorrection'
+import { honestlyChecked, learntCorrection, reachOnGround } from '@/server/learntCorrection'
 import { readUnits } from '@/server/readUnits'
 
 async function Honest({ id }: { id: string }) {
@@ -30,6 +30,7 @@ export default async function ReachPage({ params }: { params: Promise<{ id: stri
       ground={groundOfTrial(db(), open)}
       prediction={predictionOf(trial)}
       correction={await learntCorrection(db(), trial.id)}
+      onLegs={await reachOnGround(db(), open)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
       reportDb={reportSpreadDb(trial.scales)}
       units={await readUnits()}

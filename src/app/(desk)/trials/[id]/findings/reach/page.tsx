@@ -8,7 +8,7 @@ import { placePage } from '@/features/findings/frame/placePage'
 import { areasToCover, settingsWithArea } from '@/features/findings/reach/areasToCover'
 import { burdensOf } from '@/features/findings/reach/burdens'
 import { ReachPlace } from '@/features/findings/reach/ReachPlace'
-import { correctedGround } from '@/server/learntCorrection'
+import { correctedGround, reachOnGround } from '@/server/learntCorrection'
 
 /** What tells how far where no checks do. */
 async function onTheWayOf(asked: AskedFindings, findings: Findings, units: Units) {
@@ -25,6 +25,7 @@ export default placePage(async (asked, units, query) => {
     <ReachPlace
       {...{ asked, findings, areas, units }}
       ground={await correctedGround(db(), asked.open.trial.id, asked.plan)}
+      onGround={await reachOnGround(db(), asked.open, asked.settings.reliability)}
       burdens={burdensOf(listRigs(db()), listParts(db()))}
       onTheWay={await onTheWayOf(asked, findings, units)}
       leg={typeof query.leg === 'string' ? query.leg : null}
