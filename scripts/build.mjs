@@ -4,6 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { generateSW } from 'workbox-build'
+import { fieldFiles } from './fieldFiles.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 const { status } = spawnSync(join(root, 'node_modules', '.bin', 'next'), ['build'], {
@@ -13,15 +14,22 @@ const { status } = spawnSync(join(root, 'node_modules', '.bin', 'next'), ['build
 if (status !== 0) process.exit(status ?? 1)
 const build = readFileSync(join(root, '.next', 'BUILD_ID'), 'utf8').trim()
 const swDest = join(root, '.next', 'service-worker.js')
+const kept = fieldFiles(join(root, '.next'))
 const { count, size, warnings } = await generateSW({
   swDest,
   globDirectory: join(root, '.next', 'static'),
-  globPatterns: ['**/*.{js,css,woff2,woff}'],
+  globPatterns: kept,
   modifyURLPrefix: { '': '/_next/static/' },
   // Their names hold a hash already.
   dontCacheBustURLsMatching: /^\/_next\/static\//,
-  // The definitions of all projections are larger: they are for ground brought in at the desk.
-  maximumFileSizeToCacheInBytes: 1e6,
+  // What belongs to the desk is kept once it was asked for.
+  runtimeCaching: [
+    {
+      urlPattern: ({ url }) => url.pathname.startsWith('/_next/static/'),
+      handler: 'CacheFirst',
+      options: { cacheName: 'visited', expiration: { maxEntries: 300 } },
+    },
+  ],
   additionalManifestEntries: [{ url: '/field', revision: build }],
   ignoreURLParametersMatching: [/^(run|shared|file)$/],
   inlineWorkboxRuntime: true,

@@ -1,9 +1,10 @@
-// How much each page sends before it can be used: its HTML and its first scripts, compressed, kB. Held against
-// docs/sizes.json; a tenth over it fails.   --write   writes down what is measured now
+// How much each page sends before it can be used: its HTML and its first scripts, compressed, kB; and what the field
+// screen keeps on a device. Held against docs/sizes.json; a tenth over it fails.   --write   writes down what is measured now
 import { spawn } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gzipSync } from 'node:zlib'
+import { fieldFiles } from './fieldFiles.mjs'
 import { env, root } from './lib.mjs'
 
 const FILE = join(root, 'docs', 'sizes.json')
@@ -74,6 +75,12 @@ try {
   const sizes = {}
   for (const path of ['/', '/import', '/field']) sizes[path] = await sizeOf(path)
   for (const page of TRIAL_PAGES) sizes[`trial/${page}`] = await sizeOf(`${trial}/${page}`)
+  const files = fieldFiles(join(root, '.next'))
+  const bytes = await Promise.all(files.map((f) => bytesOf(`/_next/static/${f}`)))
+  sizes['kept on a device'] = {
+    html: sizes['/field'].html,
+    script: Math.round(bytes.reduce((n, b) => n + kB(b), 0)),
+  }
   if (process.argv.includes('--write')) {
     writeFileSync(FILE, `${JSON.stringify(sizes, null, 2)}\n`)
     stop(0)
