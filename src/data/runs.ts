@@ -5,7 +5,7 @@ import type { Db } from './connection'
 import { newId, nowIso } from './ids'
 import { DONE, type Outcome, refuse } from '@/core/outcome'
 import { entry, run, trial, type Conditions } from './schema'
-import { entriesCame } from './whileUnchanged'
+import { canKeep, entriesCame, whileUnchanged } from './whileUnchanged'
 
 export type RunRow = typeof run.$inferSelect
 
@@ -32,6 +32,10 @@ export function newestRuns(db: Db): Map<string, string> {
     .all()
   return new Map(rows.map((r) => [r.trialId, r.at!]))
 }
+
+/** Whether a run is held here. */
+export const hasRun = (db: Db, id: string): boolean =>
+  db.select({ id: run.id }).from(run).where(eq(run.id, id)).get() !== undefined
 
 export function getRun(db: Db, id: string): RunRow | null {
   return db.select().from(run).where(eq(run.id, id)).get() ?? null
@@ -67,6 +71,9 @@ export function readRunIn(
   return DONE
 }
 
+/** Under this name how many entries each run has is kept as they come. */
+const COUNTS = 'counts of entries'
+
 /** Digests of what is held of each run, kept as it grows. */
 const sums = new WeakMap<Db, Map<string, IdSum>>()
 
@@ -76,22 +83,42 @@ const sums = new WeakMap<Db, Map<string, IdSum>>()
  * @returns the ids that are new here
  */
 export function appendEntries(db: Db, entries: readonly Entry[], sender: string | null = null): string[] {
-  if (entries.length === 0) return []
+  return appendPosts(db, [{ entries, sender }])[0]!
+}
+
+/** Entries that came together, and from which device. */
+export interface Post {
+  entries: readonly Entry[]
+  sender: string | null
+}
+
+/** As {@link appendEntries}, of several posts in one transaction: the disk is waited for once. */
+export function appendPosts(db: Db, posts: readonly Post[]): string[][] {
   const receivedAt = nowIso()
-  const fresh: Entry[] = []
-  db.transaction((tx) => {
-    for (const e of entries) {
-      const { changes } = tx
-        .insert(entry)
-        .values({ ...e, kind: e.body.kind, sender, receivedAt })
-        .onConflictDoNothing()
-        .run()
-      if (changes > 0) fresh.push(e)
-    }
-  })
-  entriesCame(db, fresh.length)
-  for (const { runId, id } of fresh) sums.get(db)?.get(runId)?.add(id)
-  return fresh.map((e) => e.id)
+  const fresh = posts.map((): Entry[] => [])
+  if (posts.some((p) => p.entries.length > 0))
+    db.transaction((tx) => {
+      for (const [i, { entries, sender }] of posts.entries())
+        for (const e of entries) {
+          const { changes } = tx
+            .insert(entry)
+            .values({ ...e, kind: e.body.kind, sender, receivedAt })
+            .onConflictDoNothing()
+            .run()
+          if (changes > 0) fresh[i]!.push(e)
+        }
+    })
+  entriesCame(
+    db,
+    fresh.reduce((n, f) => n + f.length, 0),
+  )
+  const counts = canKeep(db) ? whileUnchanged(db, COUNTS, () => new Map<string, number>()) : null
+  for (const { runId, id } of fresh.flat()) {
+    sums.get(db)?.get(runId)?.add(id)
+    const n = counts?.get(runId)
+    if (n !== undefined) counts!.set(runId, n + 1)
+  }
+  return fresh.map((f) => f.map((e) => e.id))
 }
 
 /** A digest of the ids that are held of a run; a device that holds the same has the same one. */
@@ -163,7 +190,12 @@ export function entriesAfter(db: Db, runId: string, after: number, most: number)
 }
 
 export function countEntries(db: Db, runId: string): number {
-  return db.select({ n: count() }).from(entry).where(eq(entry.runId, runId)).get()!.n
+  const counted = () => db.select({ n: count() }).from(entry).where(eq(entry.runId, runId)).get()?.n ?? 0
+  if (!canKeep(db)) return counted()
+  const known = whileUnchanged(db, COUNTS, () => new Map<string, number>())
+  const n = known.get(runId) ?? counted()
+  known.set(runId, n)
+  return n
 }
 
 export function logOf(db: Db, runId: string): RunLog {

@@ -16,14 +16,17 @@ export function entriesCame(db: Db, count: number): void {
   came.set(sqlite, (came.get(sqlite) ?? 0) + count)
 }
 
+/** Whether anything can be kept: not of what a transaction sees, which may be taken back. */
+export const canKeep = (db: Db): boolean =>
+  (db.$client as Db['$client'] | undefined)?.inTransaction === false
+
 /**
  * What was made of the database, made anew once anything in it but entries has changed, by this connection or another.
  * @param name of what is made; it holds nothing of the entries, and nothing that it gives may be changed
  */
 export function whileUnchanged<T>(db: Db, name: string, make: () => T): T {
   const sqlite = db.$client
-  // What a transaction sees may be taken back.
-  if (sqlite.inTransaction) return make()
+  if (!canKeep(db)) return make()
   const changes = sqlite.prepare('select total_changes()').pluck().get() as number
   const at = `${String(sqlite.pragma('data_version', { simple: true }))} ${changes - (came.get(sqlite) ?? 0)}`
   let held = kept.get(sqlite)

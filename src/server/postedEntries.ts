@@ -2,11 +2,12 @@ import { messageOf } from '@/core/outcome'
 import { LOG_PROTOCOL } from '@/core/trial'
 import { readEntries } from '@/core/trial/readLog'
 import { db } from '@/data/database'
-import { appendEntries, getRun, heldDigest } from '@/data/runs'
+import { appendPosts, hasRun, heldDigest } from '@/data/runs'
 import { keepStrays } from '@/data/strays'
 import { deviceSaid, tellBoard } from './crew/live'
 import { whoAsks } from './door/whoAsks'
 import { jsonOf, refused, refusedFor } from './json'
+import { WaitingPosts } from './waitingPosts'
 import { withDisk } from './withDisk'
 
 /** What a device is told of a run that is no longer at the desk. */
@@ -15,6 +16,8 @@ export const runGone = () =>
     'This run is no longer at the desk. What you log is kept there for its owner; write the run to a file from this device as well.',
     404,
   )
+
+const posts = new WaitingPosts((waiting) => appendPosts(db(), waiting))
 
 async function take(request: Request, runId: string): Promise<Response> {
   const raw = await jsonOf(request)
@@ -27,13 +30,13 @@ async function take(request: Request, runId: string): Promise<Response> {
     )
   const read = readEntries(raw.value, runId)
   const { deviceId } = whoAsks(request.headers)
-  if (!getRun(db(), runId)) {
+  if (!hasRun(db(), runId)) {
     if (read.ok) keepStrays(db(), runId, read.value.entries, deviceId)
     return runGone()
   }
   if (!read.ok) return refused(messageOf(read))
   const { entries, refused: bad, status } = read.value
-  const fresh = appendEntries(db(), entries, deviceId)
+  const fresh = await posts.append({ entries, sender: deviceId })
   if (deviceId !== null && status) deviceSaid({ id: deviceId }, runId, status)
   if (fresh.length > 0 || status) tellBoard()
   const digest = heldDigest(db(), runId)
