@@ -69,7 +69,7 @@ const isTest = (file) => /\.test\.tsx?$|\/testing\//.test(file)
 const BUILT_FROM = [
   'src',
   'public',
-  'next.config.ts',
+  'next.config.mjs',
   'tsconfig.json',
   'package.json',
   'package-lock.json',
