@@ -87,6 +87,7 @@ export function ensureBundled() {
         'src/server',
         'src/workers',
         'src/cli',
+        'src/demo',
         'scripts/bundle.mjs',
         'package-lock.json',
       ],

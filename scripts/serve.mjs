@@ -6,7 +6,7 @@ import { spawn } from 'node:child_process'
 import { mkdirSync, rmSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join, resolve } from 'node:path'
-import { bin, ensureBuilt, ensureInstalled, env, root, run } from './lib.mjs'
+import { ensureBuilt, ensureInstalled, env, root, run } from './lib.mjs'
 
 const demo = process.argv.includes('--demo')
 const file = resolve(
@@ -37,7 +37,7 @@ ensureBuilt()
 if (demo && process.argv.includes('--fresh'))
   for (const end of ['', '-wal', '-shm']) rmSync(`${file}${end}`, { force: true })
 mkdirSync(dirname(file), { recursive: true })
-if (!run(bin('tsx'), ['src/demo/seed.ts', ...(demo ? ['--demo'] : [])], { EVEN_REACH_DB: file }))
+if (!run(process.execPath, [join('build', 'seed.cjs'), ...(demo ? ['--demo'] : [])], { EVEN_REACH_DB: file }))
   process.exit(1)
 const { port, wanted } = await freePort()
 if (port !== wanted) console.log(`Port ${wanted} is taken; using ${port}.`)
