@@ -1,4 +1,4 @@
-import type { DeviceStatus } from '@/core/crew'
+import type { DeviceStatus } from '@/core/crew/statusRecord'
 import { bad, good, messageOf, problem, type Outcome } from '@/core/outcome'
 import { checked } from '@/core/schema'
 import type { Entry } from './entry'

@@ -1,5 +1,5 @@
 import { mixed, type InferType } from 'yup'
-import { statusRecord } from '@/core/crew'
+import { statusRecord } from '@/core/crew/statusRecord'
 import { figure, id, list, MAX_LETTERS, moment, oneOf, record, text } from '@/core/schema'
 import type { Entry } from './entry'
 import { planRecord } from './planRecord'

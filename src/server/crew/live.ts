@@ -1,4 +1,5 @@
-import type { BoardLine, DeviceStatus } from '@/core/crew'
+import type { BoardLine } from '@/core/crew'
+import type { DeviceStatus } from '@/core/crew/statusRecord'
 import type { KnownDevice } from '@/data/devices'
 
 /** What a device said, and when by our own clock. */

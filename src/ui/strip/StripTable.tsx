@@ -7,7 +7,7 @@ import TableCell from '@mui/material/TableCell'
 import TableHead from '@mui/material/TableHead'
 import TableRow from '@mui/material/TableRow'
 import { useState } from 'react'
-import { writeCsv } from '@/core/formats/csvTable'
+import { csvLater } from '@/ui/fields/csvLater'
 import { distanceText, type Units } from '@/core/units'
 import { CopyButton } from '@/ui/fields/CopyButton'
 import type { Lane, Post, StripModel } from './model'
@@ -16,7 +16,7 @@ import type { Lane, Post, StripModel } from './model'
 export function StripTable({ model, units }: { model: StripModel; units: Units }) {
   const rows = model.lanes.flatMap((lane) => lane.posts.map((post) => ({ lane, post })))
   const csv = () =>
-    writeCsv(
+    csvLater(
       ['link', 'leg', 'mark', 'distance_m', 'direction', 'repeat', 'report', 'remark'],
       rows.map(({ lane, post }) => [
         lane.name,
@@ -43,7 +43,7 @@ export function StripTable({ model, units }: { model: StripModel; units: Units }
 
 type Row = { lane: Lane; post: Post }
 
-function Rows({ rows, units, csv }: { rows: readonly Row[]; units: Units; csv: () => string }) {
+function Rows({ rows, units, csv }: { rows: readonly Row[]; units: Units; csv: () => Promise<string> }) {
   return (
     <>
       <CopyButton text={csv} label="Copy the checks as CSV" />

@@ -2,8 +2,9 @@
 
 import Button from '@mui/material/Button'
 import { useEffect, useState } from 'react'
-import { keptPack } from '../log/deviceStore'
-import { pageKept, takeRun } from '../device/takeRun'
+
+/** What keeps runs on this device is as large as the rest of the page, and comes after it. */
+const onDevice = () => import('../device/onDevice')
 
 type State = 'not here' | 'working' | 'here' | 'no worker' | 'failed'
 
@@ -23,6 +24,7 @@ export function TakeAlong({ runId, name }: { runId: string; name: string }) {
   const [state, setState] = useState<State>('not here')
   useEffect(() => {
     void (async () => {
+      const { keptPack, pageKept } = await onDevice()
       const pack = await keptPack(runId).catch(() => null)
       if (pack && (await pageKept())) setState('here')
     })()
@@ -30,6 +32,7 @@ export function TakeAlong({ runId, name }: { runId: string; name: string }) {
   const take = async () => {
     setState('working')
     try {
+      const { pageKept, takeRun } = await onDevice()
       await takeRun(runId)
       setState((await pageKept()) ? 'here' : 'no worker')
     } catch {

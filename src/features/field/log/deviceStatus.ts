@@ -1,4 +1,4 @@
-import type { DeviceStatus } from '@/core/crew'
+import type { DeviceStatus } from '@/core/crew/statusRecord'
 
 type Place = NonNullable<DeviceStatus['position']>
 

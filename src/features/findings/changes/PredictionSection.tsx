@@ -3,7 +3,7 @@
 import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
 import { predictionWords, type AgainstPrediction } from '@/core/findings'
-import { writeCsv } from '@/core/formats/csvTable'
+import { csvLater } from '@/ui/fields/csvLater'
 import { thinnedWords } from '../figures/everyNth'
 import { FigureFrame } from '../figures/FigureFrame'
 
@@ -19,7 +19,7 @@ interface DrawnPrediction extends AgainstPrediction {
 /** Reports against what was predicted for the same marks. */
 export function PredictionSection({ found }: { found: DrawnPrediction }) {
   const csv = () =>
-    writeCsv(
+    csvLater(
       ['mark', 'link', 'direction', 'predicted_dbm', 'low_dbm', 'high_dbm'],
       found.points.map((p) => [
         p.markId,

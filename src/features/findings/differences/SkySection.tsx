@@ -7,7 +7,7 @@ import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { JudgedPair } from '@/core/findings'
-import { writeCsv } from '@/core/formats/csvTable'
+import { csvLater } from '@/ui/fields/csvLater'
 import { takeOffCrossingsKm, takeOffDifferenceDb, type SkyAntenna } from '@/core/propagation'
 import type { Link } from '@/core/kit'
 import { aboutDistanceText, type Units } from '@/core/units'
@@ -190,7 +190,7 @@ export function SkySection({ links, runId, pairs, settings, units }: Props) {
         height={320}
         title={`${a.name} against ${b.name}, by take-off`}
         csv={() =>
-          writeCsv(
+          csvLater(
             ['distance_km', 'predicted_db'],
             line.map((p) => [Number(p.km.toFixed(1)), Number(p.db.toFixed(2))]),
           )

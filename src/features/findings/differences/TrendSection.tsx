@@ -4,7 +4,7 @@ import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { trendWords, type JudgedPair } from '@/core/findings'
-import { writeCsv } from '@/core/formats/csvTable'
+import { csvLater } from '@/ui/fields/csvLater'
 import type { Units } from '@/core/units'
 import { thinnedWords } from '../figures/everyNth'
 import { FigureFrame } from '../figures/FigureFrame'
@@ -37,7 +37,7 @@ export function TrendSection({ pairs, marginDb, names, units }: Props) {
   if (!pair) return null
   const title = `${name(pair.a)} against ${name(pair.b)}, by distance`
   const csv = () =>
-    writeCsv(
+    csvLater(
       ['mark', 'direction', 'distance_m', 'low_db', 'high_db'],
       pair.points.map((p) => [p.markId, p.direction, Math.round(p.distanceM), p.low, p.high]),
     )

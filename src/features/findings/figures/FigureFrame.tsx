@@ -12,7 +12,7 @@ interface Props {
   /** What it says, in a sentence. */
   caption: ReactNode
   /** Its data as a table. */
-  csv: () => string
+  csv: () => string | Promise<string>
   /** Of the drawing, px. */
   height: number
   children: ReactNode

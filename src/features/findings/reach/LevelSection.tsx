@@ -5,7 +5,7 @@ import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { outBackWords } from '@/core/findings'
-import { writeCsv } from '@/core/formats/csvTable'
+import { csvLater } from '@/ui/fields/csvLater'
 import type { Units } from '@/core/units'
 import type { DrawnLevels } from './drawnLevels'
 import { thinnedWords } from '../figures/everyNth'
@@ -30,7 +30,7 @@ export function LevelSection({ levels, marginDb, looks, units }: Props) {
   const { unit } = directions.find((d) => d.direction === direction)!
   const name = (id: string) => links.find((l) => l.id === id)?.name ?? id
   const csv = () =>
-    writeCsv(
+    csvLater(
       ['link', 'direction', 'distance_m', 'low_db', 'high_db', 'not_heard'],
       levels.points.map((p) => [
         name(p.linkId),

@@ -1,0 +1,2 @@
+export { keptPack } from '../log/deviceStore'
+export { pageKept, takeRun } from './takeRun'
