@@ -43,10 +43,16 @@ export function fitTrend(
   if (all.length < MIN_MARKS || !(Math.max(...all) - Math.min(...all) > MIN_SPAN)) return null
   const middle = all.reduce((s, x) => s + x, 0) / all.length
   const linkAt = new Map(input.links.map((l, i) => [l.id, i]))
+  // Marks that the model takes for one place have one distance, so that their checks stay together.
+  const { model, placeOf } = joint.input
+  const lgOf = (markId: string) => {
+    const place = placeOf.get(markId)
+    return place === undefined ? undefined : Math.log10(model.marks[place]!.distanceM)
+  }
   const sloped = withTerms(input, checks, joint, {
     priors: input.links.map(() => ({ sdDb: LINK_SLOPE_SD_DB })),
     of: (c) => {
-      const [link, x] = [linkAt.get(c.linkId), xs.get(c.markId)]
+      const [link, x] = [linkAt.get(c.linkId), lgOf(c.markId)]
       return link === undefined || x === undefined ? [] : [[link, x - middle]]
     },
   })
