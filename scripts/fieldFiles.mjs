@@ -7,8 +7,8 @@ import { join } from 'node:path'
 const NAMED = /\b((?:chunks|media)\/[\w.~-]+\.(?:js|css|woff2))/g
 
 /**
- * The files of `.next/static` that the field screen loads or may load: those of its page, and all that they name, and so
- * on.
+ * The files of `.next/static` that the field screen loads or may load: those of its page, and all that they name, and
+ * so on.
  * @returns {string[]} by their path there
  */
 export function fieldFiles(next) {

@@ -17,8 +17,7 @@ export function entriesCame(db: Db, count: number): void {
 }
 
 /** Whether anything can be kept: not of what a transaction sees, which may be taken back. */
-export const canKeep = (db: Db): boolean =>
-  (db.$client as Db['$client'] | undefined)?.inTransaction === false
+export const canKeep = (db: Db): boolean => (db.$client as Db['$client'] | undefined)?.inTransaction === false
 
 /**
  * What was made of the database, made anew once anything in it but entries has changed, by this connection or another.

@@ -186,9 +186,7 @@ export class Reaches {
     return this.once(`${link} ${listener} ${p}`, () => {
       const margin = this.margin(link, listener)
       const needed = this.neededFor(listener, p)
-      return eachDraw(this.fit, ({ point }, i) =>
-        this.fall.where(i, margin[i]! - needed[point]!),
-      )
+      return eachDraw(this.fit, ({ point }, i) => this.fall.where(i, margin[i]! - needed[point]!))
     })
   }
 
@@ -244,12 +242,9 @@ export class Reaches {
 /** Mean of the ground at some places, dB, by draw. @param places in the order of the fit's marks */
 export function groundMean(fit: ModelFit, places: readonly number[]): Float64Array {
   const owns = fit.data.ownMark.length
-  return eachDraw(
-    fit,
-    ({ x }) => {
-      let sum = 0
-      for (const at of places) sum += x[owns + at]!
-      return sum / places.length
-    },
-  )
+  return eachDraw(fit, ({ x }) => {
+    let sum = 0
+    for (const at of places) sum += x[owns + at]!
+    return sum / places.length
+  })
 }

@@ -193,7 +193,9 @@ export class Chances {
         fb += pb
         fbz += (pb * zb) / width
         // The difference of two tails, taken on the side where they are small.
-        p += share * (za > 0 ? quickNormalCdf(-za) - quickNormalCdf(-zb) : quickNormalCdf(zb) - quickNormalCdf(za))
+        p +=
+          share *
+          (za > 0 ? quickNormalCdf(-za) - quickNormalCdf(-zb) : quickNormalCdf(zb) - quickNormalCdf(za))
       }
     }
     const whole = top * p + stray

@@ -31,7 +31,7 @@ export class Foreseen {
    * @param mark by its place in the model's input @param lg of its distance in m
    */
   margins(mark: number, lg: number, checks: readonly UnmadeCheck[]): Float64Array[] {
-    const { data, points, draws } = this.fit
+    const { data, points } = this.fit
     const at = data.marks.indexOf(mark)
     const owns = data.ownMark.length
     const ground = eachDraw(this.fit, ({ x, point }) =>

@@ -19,11 +19,12 @@ function highest(parts: readonly Part[], off: number): number {
  * longer tells.
  */
 class Walk {
-  /** The density at the node nearest to the level. */
-  height = 0
-  /** What the density is multiplied by to the next node upwards and downwards, and what that is multiplied by. */
-  up = 0
-  down = 0
+  private height = 0
+  private up = 0
+  private down = 0
+  /** The density at the first node of a side, what it is multiplied by to the next, and what that is multiplied by. */
+  first = 0
+  ratio = 0
   fall = 0
 
   /** @param off the nearest node less the level, dB */
@@ -35,6 +36,13 @@ class Walk {
     const lean = Math.exp(-off * step * v)
     this.up = half * lean
     this.down = half / lean
+  }
+
+  /** Sets out: upwards from the nearest node, or downwards from the one below it. @returns how far off that lies, in steps */
+  toSide(side: number): number {
+    this.first = side > 0 ? this.height : this.height * this.down
+    this.ratio = side > 0 ? this.up : this.down * this.fall
+    return side > 0 ? 0 : -1
   }
 }
 
@@ -88,41 +96,26 @@ export class StrengthChance {
       let sak = 0
       let sb = 0
       let sbk = 0
-      let d = walk.height
-      let ratio = walk.up
-      for (let i = near, k = 0; i < n && d > NO_MORE; i++, k++) {
-        const f = d * value[i]!
-        const fa = d * a[i]!
-        const fb = d * b[i]!
-        s += f
-        sk += k * f
-        skk += k * k * f
-        sa += fa
-        sak += k * fa
-        sb += fb
-        sbk += k * fb
-        paa += d * aa[i]!
-        pbb += d * bb[i]!
-        d *= ratio
-        ratio *= walk.fall
-      }
-      d = walk.height * walk.down
-      ratio = walk.down * walk.fall
-      for (let i = near - 1, k = -1; i >= 0 && d > NO_MORE; i--, k--) {
-        const f = d * value[i]!
-        const fa = d * a[i]!
-        const fb = d * b[i]!
-        s += f
-        sk += k * f
-        skk += k * k * f
-        sa += fa
-        sak += k * fa
-        sb += fb
-        sbk += k * fb
-        paa += d * aa[i]!
-        pbb += d * bb[i]!
-        d *= ratio
-        ratio *= walk.fall
+      for (let side = 1; side >= -1; side -= 2) {
+        let k = walk.toSide(side)
+        let d = walk.first
+        let ratio = walk.ratio
+        for (let i = near + k; i >= 0 && i < n && d > NO_MORE; i += side, k += side) {
+          const f = d * value[i]!
+          const fa = d * a[i]!
+          const fb = d * b[i]!
+          s += f
+          sk += k * f
+          skk += k * k * f
+          sa += fa
+          sak += k * fa
+          sb += fb
+          sbk += k * fb
+          paa += d * aa[i]!
+          pbb += d * bb[i]!
+          d *= ratio
+          ratio *= walk.fall
+        }
       }
       const v = 1 / (part.width * part.width)
       p += s
@@ -160,25 +153,18 @@ export class StrengthChance {
       let s = 0
       let sk = 0
       let skk = 0
-      let d = walk.height
-      let ratio = walk.up
-      for (let i = near, k = 0; i < n && d > NO_MORE; i++, k++) {
-        const f = d * value[i]!
-        s += f
-        sk += k * f
-        skk += k * k * f
-        d *= ratio
-        ratio *= walk.fall
-      }
-      d = walk.height * walk.down
-      ratio = walk.down * walk.fall
-      for (let i = near - 1, k = -1; i >= 0 && d > NO_MORE; i--, k--) {
-        const f = d * value[i]!
-        s += f
-        sk += k * f
-        skk += k * k * f
-        d *= ratio
-        ratio *= walk.fall
+      for (let side = 1; side >= -1; side -= 2) {
+        let k = walk.toSide(side)
+        let d = walk.first
+        let ratio = walk.ratio
+        for (let i = near + k; i >= 0 && i < n && d > NO_MORE; i += side, k += side) {
+          const f = d * value[i]!
+          s += f
+          sk += k * f
+          skk += k * k * f
+          d *= ratio
+          ratio *= walk.fall
+        }
       }
       const v = 1 / (part.width * part.width)
       p += s
@@ -200,19 +186,15 @@ export class StrengthChance {
     let p = 0
     for (const part of this.parts) {
       walk.begin(step, off, part, top)
-      let d = walk.height
-      let ratio = walk.up
-      for (let i = near; i < n && d > NO_MORE; i++) {
-        p += d * value[i]!
-        d *= ratio
-        ratio *= walk.fall
-      }
-      d = walk.height * walk.down
-      ratio = walk.down * walk.fall
-      for (let i = near - 1; i >= 0 && d > NO_MORE; i--) {
-        p += d * value[i]!
-        d *= ratio
-        ratio *= walk.fall
+      for (let side = 1; side >= -1; side -= 2) {
+        let i = near + walk.toSide(side)
+        let d = walk.first
+        let ratio = walk.ratio
+        for (; i >= 0 && i < n && d > NO_MORE; i += side) {
+          p += d * value[i]!
+          d *= ratio
+          ratio *= walk.fall
+        }
       }
     }
     return p < LEAST ? LN_LEAST : Math.log(this.heard * p) + top

@@ -64,7 +64,8 @@ export class Without {
     let known = this.ahead.get(fit)
     if (!known) this.ahead.set(fit, (known = new Map()))
     const key = `${a} ${b}`
-    const above = known.get(key) ?? jointDifference(input, fit, a, b, input.directions)?.difference.above ?? 0.5
+    const above =
+      known.get(key) ?? jointDifference(input, fit, a, b, input.directions)?.difference.above ?? 0.5
     known.set(key, above)
     return above
   }

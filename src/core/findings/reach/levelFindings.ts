@@ -56,7 +56,7 @@ export interface RelayReach {
 }
 
 /** What the reports say in dB, check by check. */
-export interface LevelPoints {
+interface LevelPoints {
   points: LevelPoint[]
   /** Marks and reports that say something. */
   marks: number
@@ -174,11 +174,7 @@ export function levelFindings(
   }
 }
 
-function groupsOf(
-  input: FindingsInput,
-  fit: ModelFit,
-  points: readonly LevelPoint[],
-): LevelLines['groups'] {
+function groupsOf(input: FindingsInput, fit: ModelFit, points: readonly LevelPoint[]): LevelLines['groups'] {
   const fall = new Fall(fit)
   const all = points.map((p) => p.distanceM)
   const [near, far] = [Math.min(...all), Math.max(...all) * 1.5]
