@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { defaultScale } from '@/core/reports'
 import { checkOf, link, mark, planWith, rig } from '@/core/testing/plans'
 import { asLogged } from '@/core/trial'
-import { inputOf, makeFindings } from '..'
+import { inputOf, makeFindings, prepareFindings } from '..'
 
 const handheld = (id: string) => rig(id, { txMHz: 446, antennaHeightM: 1.5 })
 const marks = Array.from({ length: 12 }, (_, i) => mark(`m${i}`, 200 * 1.32 ** i))
@@ -56,6 +56,17 @@ describe('what the levels say', () => {
     const wide = makeFindings({ ...inputOf(plan, marks, reports(), true), marginDb: 40 })
     expect(wide.pairs[0]!.evened).toEqual(plain.pairs[0]!.evened)
     expect(wide.marginDb).toBe(40)
+  })
+  it('another copy rule leaves the lines as they are, and asks for another level', () => {
+    const input = inputOf(plan, marks, reports(), true)
+    const prepared = prepareFindings(input)
+    const [usual, easier] = [3, 1].map(
+      (minReadability) =>
+        makeFindings({ ...input, copyRule: { ...input.copyRule, minReadability } }, prepared).levels!,
+    )
+    expect(easier!.groups.map((g) => g.line)).toEqual(usual!.groups.map((g) => g.line))
+    expect(easier!.slope).toEqual(usual!.slope)
+    expect(easier!.groups[0]!.needed.levelDb).toBeLessThan(usual!.groups[0]!.needed.levelDb - 1)
   })
   it('words that say nothing in dB have no levels', () => {
     const words = { ...plan, scales: { base: defaultScale('words'), out: defaultScale('words') } }
