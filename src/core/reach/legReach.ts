@@ -1,7 +1,6 @@
 import type { Direction, Link } from '@/core/kit/rig/rig'
 import type { TakenGains } from '@/core/kit/rig/taken'
 import { normalQuantile } from '@/core/stats/numeric/normal'
-import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import type { Correction } from './correction/correction'
 import type { LegStops } from './legGround'
 import { linkKey } from './linkKey'
@@ -15,7 +14,7 @@ export interface LegReachOnGround {
   key: string
   /** Of calls from every place nearer so many come through, 0 to 1. */
   chance: number
-  /** Crow-flies from the base, m: the middle, and the 5 and 95 per cent points; null beyond the leg's end. */
+  /** Crow-flies from the base, m: as far as a place is likelier covered than not, and as it is in 95 and in 5 of 100. */
   estimateM: number | null
   lowM: number | null
   highM: number | null
@@ -38,11 +37,16 @@ export interface LegReachAsk {
 
 /** Fewer places than this along a leg tell no reach. */
 const MIN_STOPS = 4
+/** Between two places the chance is looked at in so many steps. */
+const FINER = 8
+/** So much of the leg, likelier copied than not, is ground regained, m. */
+const REGAINED_M = 150
 
 /**
  * How far links are copied along legs, by the same draws of the prediction, corrected by the log, that the map of reach
- * is made of: in each draw as far out as every place has, in all directions that are asked, the share of calls wanted.
- * Between two places the margin is taken to be straight.
+ * is made of: as far out as every place is likelier covered than not, which is where all directions that are asked
+ * have the share of calls wanted; and as far as that is so in 95 and in 5 of 100 draws. Between two places the margin
+ * is taken to be straight.
  */
 export function reachOnLegs(ask: LegReachAsk): LegReachOnGround[] {
   const { links, directions, correction, reliability } = ask
@@ -52,19 +56,14 @@ export function reachOnLegs(ask: LegReachAsk): LegReachOnGround[] {
     const drawn = marginsOver(offDraws(of), stops, links)
     const needDb = drawn.callDb * normalQuantile(reliability)
     return links.map((link, l): LegReachOnGround => {
-      const over = overNeed(drawn, links.length, l, stops.length, needDb)
-      const far = over.map((row) => firstLoss(row, stops)).sort((a, b) => a - b)
-      const at = (q: number) => {
-        const m = sortedQuantile(far, q)
-        return Number.isFinite(m) ? m : null
-      }
-      const estimateM = at(0.5)
+      const chances = chancesAlong(overNeed(drawn, links.length, l, stops.length, needDb), stops)
+      const estimateM = firstBelow(chances, 0.5)
       return {
         ...{ legId, legName, key: linkKey(link), chance: reliability },
-        ...{ estimateM, lowM: at(0.05), highM: at(0.95) },
+        ...{ estimateM, lowM: firstBelow(chances, 0.95), highM: firstBelow(chances, 0.05) },
         nearestM: stops[0]!.distanceM,
         farthestM: stops.at(-1)!.distanceM,
-        againM: estimateM === null ? null : copiedAgain(over, stops, estimateM),
+        againM: estimateM === null ? null : copiedAgain(chances, estimateM),
       }
     })
   })
@@ -89,31 +88,44 @@ function overNeed(
   )
 }
 
-/** Where a margin first falls below nought, m; the first place where it is below there, infinite where it never is. */
-function firstLoss(over: readonly number[], stops: readonly AskedPlace[]): number {
-  const lost = over.findIndex((v) => v < 0)
-  if (lost <= 0) return lost < 0 ? Infinity : stops[0]!.distanceM
-  const [before, after] = [over[lost - 1]!, over[lost]!]
-  const [near, far] = [stops[lost - 1]!.distanceM, stops[lost]!.distanceM]
-  return near + ((far - near) * before) / (before - after)
+/** How surely a place is covered. */
+interface ChanceAlong {
+  distanceM: number
+  chance: number
 }
 
-/** So many neighbours, likelier copied than not, are ground regained. */
-const REGAINED = 2
-
-function copiedAgain(
-  over: readonly (readonly number[])[],
-  stops: readonly AskedPlace[],
-  fromM: number,
-): number | null {
-  const likely = stops.map((_, p) => over.filter((row) => row[p]! >= 0).length > over.length / 2)
-  const gap = stops.findIndex((s, p) => s.distanceM >= fromM && !likely[p])
-  if (gap < 0) return null
-  const again = stops.findIndex(
-    (_, p) =>
-      p > gap &&
-      likely.slice(p, p + REGAINED).length === REGAINED &&
-      likely.slice(p, p + REGAINED).every(Boolean),
+/** That of places along the leg, those between two stops with the margins between. */
+function chancesAlong(over: readonly (readonly number[])[], stops: readonly AskedPlace[]): ChanceAlong[] {
+  const at = (p: number, t: number): ChanceAlong => {
+    const covered = over.filter((row) => (t === 0 ? row[p]! : row[p]! + t * (row[p + 1]! - row[p]!)) >= 0)
+    const from = stops[p]!.distanceM
+    return {
+      distanceM: t === 0 ? from : from + t * (stops[p + 1]!.distanceM - from),
+      chance: covered.length / over.length,
+    }
+  }
+  const between = Array.from({ length: stops.length - 1 }, (_, p) =>
+    Array.from({ length: FINER }, (__, i) => at(p, i / FINER)),
   )
-  return again < 0 ? null : stops[again]!.distanceM
+  return [...between.flat(), at(stops.length - 1, 0)]
+}
+
+/** How far out the chance first falls below a level, m; null where it never does. */
+function firstBelow(along: readonly ChanceAlong[], level: number): number | null {
+  const i = along.findIndex((a) => a.chance < level)
+  if (i < 0) return null
+  const [before, after] = [along[i - 1], along[i]!]
+  if (!before) return after.distanceM
+  const share = (before.chance - level) / (before.chance - after.chance)
+  return before.distanceM + share * (after.distanceM - before.distanceM)
+}
+
+function copiedAgain(along: readonly ChanceAlong[], fromM: number): number | null {
+  let beginsM: number | null = null
+  for (const { distanceM, chance } of along) {
+    if (distanceM < fromM || chance < 0.5) beginsM = null
+    else beginsM ??= distanceM
+    if (beginsM !== null && beginsM > fromM && distanceM - beginsM >= REGAINED_M) return beginsM
+  }
+  return null
 }

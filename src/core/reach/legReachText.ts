@@ -17,4 +17,4 @@ export function legReachText(reach: LegReachOnGround, units: Units): string {
 
 /** What the reach along legs is, said over it. */
 export const legReachesHead = (chance: number): string =>
-  `Over each leg’s own ground: as far out as ${Math.round(100 * chance)} of 100 calls come through from every place.`
+  `Over each leg’s own ground: as far out as ${Math.round(100 * chance)} of 100 calls come through from every place, surely to the first figure in brackets and hardly beyond the second.`
