@@ -24,7 +24,7 @@ const kept: Record<string, ShapeTally> = existsSync(KEPT)
 const daysOf = (name: string) => kept[name]?.days ?? 0
 
 function write(): void {
-  writeFileSync(KEPT, `${JSON.stringify(kept)}\n`)
+  writeFileSync(KEPT, `${JSON.stringify(kept, null, 2)}\n`)
   const rows = DAY_SHAPES.flatMap(({ name }) => (kept[name] ? [tallyRow(name, kept[name])] : []))
   writeTable(CALIBRATION, 'held', TALLY_HEAD, rows)
 }
