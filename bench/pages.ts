@@ -88,7 +88,7 @@ async function fetched(path: string): Promise<{ ms: number; kB: number; text: st
 async function pages(folder: string): Promise<void> {
   const file = join(folder, 'demo.db')
   const env = { ...process.env, EVEN_REACH_DB: file }
-  spawnSync('npx', ['tsx', 'src/demo/seed.ts', '--demo'], { env, stdio: 'ignore' })
+  spawnSync(process.execPath, ['build/seed.cjs', '--demo'], { env, stdio: 'ignore' })
   const stop = await served(file, PORT)
   const browser = await playwright.launch(chromium())
   try {

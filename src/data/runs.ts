@@ -71,8 +71,9 @@ export function readRunIn(
   return DONE
 }
 
-/** Under this name how many entries each run has is kept as they come. */
-const COUNTS = 'counts of entries'
+/** How many entries each run has, kept as they come; null where nothing can be kept. */
+const countsKept = (db: Db): Map<string, number> | null =>
+  canKeep(db) ? whileUnchanged(db, 'counts of entries', () => new Map<string, number>()) : null
 
 /** Digests of what is held of each run, kept as it grows. */
 const sums = new WeakMap<Db, Map<string, IdSum>>()
@@ -94,25 +95,25 @@ export interface Post {
 
 /** As {@link appendEntries}, of several posts in one transaction: the disk is waited for once. */
 export function appendPosts(db: Db, posts: readonly Post[]): string[][] {
-  const receivedAt = nowIso()
+  if (posts.every((p) => p.entries.length === 0)) return posts.map(() => [])
   const fresh = posts.map((): Entry[] => [])
-  if (posts.some((p) => p.entries.length > 0))
-    db.transaction((tx) => {
-      for (const [i, { entries, sender }] of posts.entries())
-        for (const e of entries) {
-          const { changes } = tx
-            .insert(entry)
-            .values({ ...e, kind: e.body.kind, sender, receivedAt })
-            .onConflictDoNothing()
-            .run()
-          if (changes > 0) fresh[i]!.push(e)
-        }
-    })
+  const receivedAt = nowIso()
+  db.transaction((tx) => {
+    for (const [i, { entries, sender }] of posts.entries())
+      for (const e of entries) {
+        const { changes } = tx
+          .insert(entry)
+          .values({ ...e, kind: e.body.kind, sender, receivedAt })
+          .onConflictDoNothing()
+          .run()
+        if (changes > 0) fresh[i]!.push(e)
+      }
+  })
   entriesCame(
     db,
     fresh.reduce((n, f) => n + f.length, 0),
   )
-  const counts = canKeep(db) ? whileUnchanged(db, COUNTS, () => new Map<string, number>()) : null
+  const counts = countsKept(db)
   for (const { runId, id } of fresh.flat()) {
     sums.get(db)?.get(runId)?.add(id)
     const n = counts?.get(runId)
@@ -190,11 +191,9 @@ export function entriesAfter(db: Db, runId: string, after: number, most: number)
 }
 
 export function countEntries(db: Db, runId: string): number {
-  const counted = () => db.select({ n: count() }).from(entry).where(eq(entry.runId, runId)).get()?.n ?? 0
-  if (!canKeep(db)) return counted()
-  const known = whileUnchanged(db, COUNTS, () => new Map<string, number>())
-  const n = known.get(runId) ?? counted()
-  known.set(runId, n)
+  const known = countsKept(db)
+  const n = known?.get(runId) ?? db.select({ n: count() }).from(entry).where(eq(entry.runId, runId)).get()!.n
+  known?.set(runId, n)
   return n
 }
 

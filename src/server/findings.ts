@@ -37,7 +37,6 @@ const breakdownBy = keeper<Promise<LogBreakdown>>(MAX_BREAKDOWNS)
 
 const correctionBy = keeper<Correction | null>(MAX_BREAKDOWNS)
 const honestBy = keeper<HonestCheck | null>(MAX_BREAKDOWNS)
-const legsBy = keeper<LegReachOnGround[]>(MAX_BREAKDOWNS)
 const walksBy = keeper<WalkOrders>(MAX_BREAKDOWNS)
 
 /** A log, and the ground of its plan before any check. */
@@ -110,7 +109,7 @@ export const findingsApi = {
 
   /** How far links are copied along legs, over the legs' own ground. */
   legs(ask: LegReachAsk): LegReachOnGround[] {
-    return legsBy(hash(ask), () => reachOnLegs(ask))
+    return reachOnLegs(ask)
   },
 
   /** Walks to the edge and drives by ear, in order. */

@@ -95,18 +95,21 @@ export async function reachOnGround(
   open: OpenTrial,
   reliability = open.trial.reliability,
 ): Promise<LegReachOnGround[]> {
-  const plan = { ...planOf(open), marks: open.legs.flatMap((l) => l.marks) }
-  const correction = await learntCorrection(db, open.trial.id)
-  const ground = groundOf(db, open.trial.id, plan, correction)
-  if (!ground) return []
-  const { gains } = predictionOf(open.trial)
-  return findingsThread('corrections').legs({
-    legs: ground.stops,
-    links: plan.links.filter(isPredicted),
-    directions: plan.directions,
-    reliability,
-    correction,
-    ...(gains && { gains }),
+  const { id } = open.trial
+  return keptOf(db, id, `reach along legs at ${reliability}`, async () => {
+    const plan = { ...planOf(open), marks: open.legs.flatMap((l) => l.marks) }
+    const correction = await learntCorrection(db, id)
+    const ground = groundOf(db, id, plan, correction)
+    if (!ground) return []
+    const { gains } = predictionOf(open.trial)
+    return findingsThread('corrections').legs({
+      legs: ground.stops,
+      links: plan.links.filter(isPredicted),
+      directions: plan.directions,
+      reliability,
+      correction,
+      ...(gains && { gains }),
+    })
   })
 }
 

@@ -1,3 +1,4 @@
+import { filled } from '@/core/stats/numeric/filled'
 import type { ModelFit } from './fit'
 
 /** No level falls by less than 10 dB a decade; draws whose weight is next to nothing may. */
@@ -6,7 +7,7 @@ const LEAST_SLOPE = 1
 /** By how much all is weaker beyond the input's step, dB by draw; null where it has none. */
 export function stepDraws({ field, draws }: Pick<ModelFit, 'field' | 'draws'>): Float64Array | null {
   const { step } = field.layout
-  return step === null ? null : Float64Array.from(draws, ({ x }) => Math.max(0, x[field.at + step]!))
+  return step === null ? null : filled(draws.length, (i) => Math.max(0, draws[i]!.x[field.at + step]!))
 }
 
 /**

@@ -4,19 +4,13 @@ import { noChance } from './chanceAt'
 import { Chances } from './chances'
 import { Floors, floorOf } from './floors'
 import { layoutOf, type Layout } from './layout'
+import { placer, type PlacedCell } from './placedCell'
 import type { ModelPriors, NormalPrior, Spreads } from './priors'
 import type { ModelData } from './reports'
 import { TabledChances } from './tabledChances'
 
 /** With so many reports for each kind of report a table of what each says at each level costs less. */
 const TABLED_FROM = 30
-
-interface PlacedCell {
-  cell: ModelData['cells'][number]
-  /** The shared unknowns that its level is made of, in order, and how far each weighs. */
-  hangs: Int32Array
-  factors: Float64Array
-}
 
 /**
  * The posterior of the field, given the spreads: what each link has of its own at a mark, the ground along the
@@ -50,8 +44,6 @@ export class Field {
   private readonly sharedLevel: Float64Array
   /** What of the shared unknowns has a soft floor. */
   readonly floors: Floors
-  /** -10 lg of a mark's distance over the middle one. */
-  private readonly fall: Float64Array
 
   constructor(
     readonly data: ModelData,
@@ -72,9 +64,8 @@ export class Field {
     this.cuts = this.layout.cuts.map((k) => new Float64Array(k))
     this.cutGradient = this.layout.cuts.map((k) => new Float64Array(k))
     this.cutCurve = this.layout.cuts.map((k) => Array.from({ length: k }, () => new Float64Array(k)))
-    this.fall = Float64Array.from(data.distanceM, (m) => -10 * Math.log10(m / data.middleM))
     this.cross = new Float64Array(Math.max(1, ...this.layout.cuts))
-    this.cells = data.cells.map((c) => this.placed(c))
+    this.cells = data.cells.map(placer(data, this.layout, this.bends))
     this.sharedLevel = new Float64Array(this.cells.length)
     this.floors = new Floors(data, this.layout, priors)
   }
@@ -124,34 +115,6 @@ export class Field {
     let y = cell.knownDb
     for (let i = 0; i < hangs.length; i++) y += factors[i]! * x[this.at + hangs[i]!]!
     return y
-  }
-
-  /** Where a cell's level hangs among the shared unknowns, worked out once. */
-  private placed(cell: ModelData['cells'][number]): PlacedCell {
-    const { layout } = this
-    const distanceM = this.data.distanceM[cell.mark]!
-    const on: [number, number][] = [
-      [layout.level[cell.listener]!, 1],
-      [layout.link[cell.link]!, 1],
-      ...(layout.linkAt.length > 0
-        ? [[layout.linkAt[cell.link]![cell.listener]!, 1] as [number, number]]
-        : []),
-      [layout.slope, this.fall[cell.mark]!],
-      ...this.bends.map((lg, k): [number, number] => [
-        layout.bend[k]!,
-        -10 * Math.max(0, Math.log10(distanceM) - lg),
-      ]),
-      ...(layout.step !== null && distanceM > this.data.input.step!.beyondM
-        ? [[layout.step, -1] as [number, number]]
-        : []),
-      ...cell.terms.map(([t, factor]): [number, number] => [layout.term[t]!, factor]),
-    ]
-    on.sort((a, b) => a[0] - b[0])
-    return {
-      cell,
-      hangs: Int32Array.from(on, ([i]) => i),
-      factors: Float64Array.from(on, ([, c]) => c),
-    }
   }
 
   /** ln of prior and likelihood at x, up to what hangs on neither x nor the spreads. */

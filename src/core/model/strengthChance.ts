@@ -52,6 +52,7 @@ const NO_MORE = 1e-16
 /** The chances of reports with a strength: sums of a call's density times what is read at each level. */
 export class StrengthChance {
   private readonly walk = new Walk()
+  private readonly sums = { p: 0, py: 0, pyy: 0 }
   private parts: readonly Part[] = []
   private heard = 1
   /** The node nearest to the level that is looked at, how far off it lies, dB, and ln of the highest density there. */
@@ -71,12 +72,37 @@ export class StrengthChance {
     this.top = highest(this.parts, this.off)
   }
 
+  /** Sums a part's chance and its derivatives by the level up into {@link sums}; the walk has begun. */
+  private sumUp({ step, n }: StrengthNodes, value: Float64Array, { width }: Part): void {
+    const { near, off, walk, sums } = this
+    // Over the nodes, times how many steps each lies from the nearest, and times its square.
+    let s = 0
+    let sk = 0
+    let skk = 0
+    for (let side = 1; side >= -1; side -= 2) {
+      let k = walk.toSide(side)
+      let d = walk.first
+      let ratio = walk.ratio
+      for (let i = near + k; i >= 0 && i < n && d > NO_MORE; i += side, k += side) {
+        const f = d * value[i]!
+        s += f
+        sk += k * f
+        skk += k * k * f
+        d *= ratio
+        ratio *= walk.fall
+      }
+    }
+    const v = 1 / (width * width)
+    sums.p = s
+    sums.py = v * (off * s + step * sk)
+    sums.pyy = v * v * (off * off * s + 2 * off * step * sk + step * step * skk) - v * s
+  }
+
   /** ln of the chance at a level and its derivatives, written into `out`. */
   at(nodes: StrengthNodes, { value, a, b, aa, bb }: StepTable, y: number, out: ChanceAt): void {
     const { step, n } = nodes
     this.look(nodes, y)
-    const { near, off, top } = this
-    const { walk } = this
+    const { near, off, top, walk, sums } = this
     let p = 0
     let py = 0
     let pyy = 0
@@ -88,10 +114,7 @@ export class StrengthChance {
     let pbb = 0
     for (const part of this.parts) {
       walk.begin(step, off, part, top)
-      // Sums over the nodes, times how many steps each lies from the nearest, and times its square.
-      let s = 0
-      let sk = 0
-      let skk = 0
+      this.sumUp(nodes, value, part)
       let sa = 0
       let sak = 0
       let sb = 0
@@ -101,12 +124,8 @@ export class StrengthChance {
         let d = walk.first
         let ratio = walk.ratio
         for (let i = near + k; i >= 0 && i < n && d > NO_MORE; i += side, k += side) {
-          const f = d * value[i]!
           const fa = d * a[i]!
           const fb = d * b[i]!
-          s += f
-          sk += k * f
-          skk += k * k * f
           sa += fa
           sak += k * fa
           sb += fb
@@ -118,9 +137,9 @@ export class StrengthChance {
         }
       }
       const v = 1 / (part.width * part.width)
-      p += s
-      py += v * (off * s + step * sk)
-      pyy += v * v * (off * off * s + 2 * off * step * sk + step * step * skk) - v * s
+      p += sums.p
+      py += sums.py
+      pyy += sums.pyy
       pa += sa
       pb += sb
       pya += v * (off * sa + step * sak)
@@ -141,35 +160,17 @@ export class StrengthChance {
 
   /** ln of the chance and its derivatives by the level alone. */
   levelAt(nodes: StrengthNodes, { value }: StepTable, y: number, out: ChanceAt): void {
-    const { step, n } = nodes
     this.look(nodes, y)
-    const { near, off, top } = this
-    const { walk } = this
+    const { off, top, walk, sums } = this
     let p = 0
     let py = 0
     let pyy = 0
     for (const part of this.parts) {
-      walk.begin(step, off, part, top)
-      let s = 0
-      let sk = 0
-      let skk = 0
-      for (let side = 1; side >= -1; side -= 2) {
-        let k = walk.toSide(side)
-        let d = walk.first
-        let ratio = walk.ratio
-        for (let i = near + k; i >= 0 && i < n && d > NO_MORE; i += side, k += side) {
-          const f = d * value[i]!
-          s += f
-          sk += k * f
-          skk += k * k * f
-          d *= ratio
-          ratio *= walk.fall
-        }
-      }
-      const v = 1 / (part.width * part.width)
-      p += s
-      py += v * (off * s + step * sk)
-      pyy += v * v * (off * off * s + 2 * off * step * sk + step * step * skk) - v * s
+      walk.begin(nodes.step, off, part, top)
+      this.sumUp(nodes, value, part)
+      p += sums.p
+      py += sums.py
+      pyy += sums.pyy
     }
     if (p < LEAST) return none(out)
     out.log = Math.log(this.heard * p) + top

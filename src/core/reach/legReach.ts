@@ -1,10 +1,7 @@
-import type { Direction, Link } from '@/core/kit/rig/rig'
-import type { TakenGains } from '@/core/kit/rig/taken'
 import { normalQuantile } from '@/core/stats/numeric/normal'
-import type { Correction } from './correction/correction'
 import type { LegStops } from './legGround'
 import { linkKey } from './linkKey'
-import { marginsOver, offDraws, type AskedPlace, type MarginDraws } from './map/jointDraws'
+import { marginsOver, offDraws, worseWay, type AskedPlace, type MarginAsk } from './map/jointDraws'
 
 /** How far a link is copied along a leg over the leg's own ground, from the base outwards without a gap. */
 export interface LegReachOnGround {
@@ -25,12 +22,8 @@ export interface LegReachOnGround {
   againM: number | null
 }
 
-export interface LegReachAsk {
+export interface LegReachAsk extends Omit<MarginAsk, 'places'> {
   legs: readonly LegStops[]
-  links: readonly Link[]
-  directions: readonly Direction[]
-  correction: Correction | null
-  gains?: TakenGains
   /** Of calls so many are to come through, 0 to 1. */
   reliability: number
 }
@@ -49,14 +42,17 @@ const REGAINED_M = 150
  * is taken to be straight.
  */
 export function reachOnLegs(ask: LegReachAsk): LegReachOnGround[] {
-  const { links, directions, correction, reliability } = ask
+  const { links, reliability } = ask
   return ask.legs.flatMap(({ legId, legName, stops }) => {
     if (stops.length < MIN_STOPS || links.length === 0) return []
-    const of = { places: stops, links, directions, correction, ...(ask.gains && { gains: ask.gains }) }
-    const drawn = marginsOver(offDraws(of), stops, links)
+    const drawn = marginsOver(offDraws({ ...ask, places: stops }), stops, links)
     const needDb = drawn.callDb * normalQuantile(reliability)
+    const worse = worseWay(drawn, links.length, stops.length)
     return links.map((link, l): LegReachOnGround => {
-      const chances = chancesAlong(overNeed(drawn, links.length, l, stops.length, needDb), stops)
+      const over = Array.from({ length: drawn.draws }, (_, k) =>
+        stops.map((__, p) => worse(k, l, p) - needDb),
+      )
+      const chances = chancesAlong(over, stops)
       const estimateM = firstBelow(chances, 0.5)
       return {
         ...{ legId, legName, key: linkKey(link), chance: reliability },
@@ -69,32 +65,16 @@ export function reachOnLegs(ask: LegReachAsk): LegReachOnGround[] {
   })
 }
 
-/** By how much the worse way of a link lies over what is needed, dB, by draw and place. */
-function overNeed(
-  { draws, margins, ways }: MarginDraws,
-  links: number,
-  link: number,
-  places: number,
-  needDb: number,
-): number[][] {
-  return Array.from({ length: draws }, (_, k) =>
-    Array.from({ length: places }, (__, p) =>
-      ways.reduce(
-        (least, ___, w) =>
-          Math.min(least, margins[((k * links + link) * ways.length + w) * places + p]! - needDb),
-        Infinity,
-      ),
-    ),
-  )
-}
-
 /** How surely a place is covered. */
 interface ChanceAlong {
   distanceM: number
   chance: number
 }
 
-/** That of places along the leg, those between two stops with the margins between. */
+/**
+ * That of places along the leg, those between two stops with the margins between.
+ * @param over by how much a link lies over what is needed, dB, by draw and stop
+ */
 function chancesAlong(over: readonly (readonly number[])[], stops: readonly AskedPlace[]): ChanceAlong[] {
   const at = (p: number, t: number): ChanceAlong => {
     const covered = over.filter((row) => (t === 0 ? row[p]! : row[p]! + t * (row[p + 1]! - row[p]!)) >= 0)

@@ -6,6 +6,7 @@ import {
   type PathGeometry,
   type Profile,
 } from '@/core/propagation'
+import { filled } from '@/core/stats/numeric/filled'
 import { COVER_HEIGHT_M, woodDepthM, type CoverAt, type CoverKind, type PathCover } from '@/core/terrain'
 
 /** What a path takes in all, and of what. */
@@ -52,7 +53,7 @@ export function endDb(
 function withTops(profile: Profile, topsM: ArrayLike<number>, nearM: number, farM: number): Profile {
   const { distancesKm, heightsM } = profile
   const n = heightsM.length
-  const raised = Float64Array.from(heightsM, (h, i) => (i === 0 || i === n - 1 ? h : h + topsM[i]!))
+  const raised = filled(n, (i) => heightsM[i]! + (i === 0 || i === n - 1 ? 0 : topsM[i]!))
   if (topsM[0]! > nearM) for (let i = 0; i < n && topsM[i]! > 0; i++) raised[i] = heightsM[i]!
   if (topsM[n - 1]! > farM) for (let i = n - 1; i >= 0 && topsM[i]! > 0; i--) raised[i] = heightsM[i]!
   return { distancesKm, heightsM: raised }

@@ -1,5 +1,5 @@
-import { filled } from '@/core/stats/numeric/filled'
 import type { Interval } from './interval'
+import { filled } from './numeric/filled'
 import { normalPdf } from './numeric/normal'
 
 /**

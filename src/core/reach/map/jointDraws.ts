@@ -89,22 +89,31 @@ export function marginsOver(
   return { ...off, margins }
 }
 
+/** The margin of the worse of all ways that are asked, dB, of a link and place in a draw; NaN where nobody knows. */
+export const worseWay =
+  ({ margins, ways }: MarginDraws, links: number, places: number) =>
+  (draw: number, link: number, place: number): number => {
+    let least = Infinity
+    for (let w = 0; w < ways.length; w++)
+      least = Math.min(least, margins[((draw * links + link) * ways.length + w) * places + place]!)
+    return least
+  }
+
 /**
  * Which places links cover, in each of joint draws: all the ways that are asked for must come through.
  * @param off as drawn before for the same places, links and directions
  */
 export function coverDraws(ask: CoverAsk, off = offDraws(ask)): CoverDraws {
-  const { draws, margins, ways, callDb } = marginsOver(off, ask.places, ask.links)
+  const drawn = marginsOver(off, ask.places, ask.links)
+  const { draws, callDb } = drawn
   const [links, places] = [ask.links.length, ask.places.length]
   const needDb = callDb * normalQuantile(ask.reliability)
+  const worse = worseWay(drawn, links, places)
   const covered = new Uint8Array(draws * links * places)
-  for (let kl = 0; kl < draws * links; kl++)
-    for (let p = 0; p < places; p++) {
-      let all = 1
-      for (let w = 0; w < ways.length; w++)
-        if (!(margins[(kl * ways.length + w) * places + p]! >= needDb)) all = 0
-      covered[kl * places + p] = all
-    }
+  let at = 0
+  for (let k = 0; k < draws; k++)
+    for (let l = 0; l < links; l++)
+      for (let p = 0; p < places; p++) covered[at++] = worse(k, l, p) >= needDb ? 1 : 0
   return { draws, places, covered }
 }
 

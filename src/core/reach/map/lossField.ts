@@ -5,6 +5,7 @@ import {
   MIN_DIFFRACTION_MHZ,
   RadialDiffraction,
 } from '@/core/propagation'
+import { filled } from '@/core/stats/numeric/filled'
 import type { CoverAt, PathCover } from '@/core/terrain'
 import { endDb, lossOver, type Taken } from '../lossOver'
 import { emptyField, fieldSide, type Field, type RasterGround } from './mapRaster'
@@ -125,7 +126,7 @@ export function lossField(
     return lossOver(geometry, cover ? met.cover(near, far) : null, taken).lossDb
   }
   const start = heightsM[centre]!
-  const stepsDb = Float64Array.from({ length: half + 1 }, (_, k) => 20 * Math.log10(Math.max(1, k)))
+  const stepsDb = filled(half + 1, (k) => 20 * Math.log10(Math.max(1, k)))
   const walk = ({ along, across }: Way, lean: number) => {
     const slope = lean / n
     const stepKm = (stepM / 1000) * Math.hypot(1, slope)

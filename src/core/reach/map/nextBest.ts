@@ -4,7 +4,7 @@ import { normalQuantile } from '@/core/stats/numeric/normal'
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import type { OneWay } from './oneWays'
-import { marginsOver, offDraws, type AskedPlace, type MarginAsk } from './jointDraws'
+import { marginsOver, offDraws, worseWay, type AskedPlace, type MarginAsk } from './jointDraws'
 
 /** What is asked: the share of places that a link covers, or by how much one's is more than another's, each with each. */
 export interface NextAsk extends Omit<MarginAsk, 'places'> {
@@ -35,13 +35,15 @@ const SEED = 4_711
 function drawAsked(ask: NextAsk) {
   const { targets, candidates, links, reliability } = ask
   const places = [...targets, ...candidates]
-  const { margins, ways, callDb, draws } = marginsOver(offDraws({ ...ask, places }, DRAWS), places, links)
+  const drawn = marginsOver(offDraws({ ...ask, places }, DRAWS), places, links)
+  const { margins, ways, callDb, draws } = drawn
+  const worse = worseWay(drawn, links.length, places.length)
   const needDb = callDb * normalQuantile(reliability)
   const at = (k: number, l: number, w: number, p: number) =>
     margins[((k * links.length + l) * ways.length + w) * places.length + p]!
   const shareOf = (k: number, l: number) => {
     let n = 0
-    for (let p = 0; p < targets.length; p++) if (ways.every((_, w) => at(k, l, w, p) >= needDb)) n++
+    for (let p = 0; p < targets.length; p++) if (worse(k, l, p) >= needDb) n++
     return n / targets.length
   }
   const shares = links.map((_, l) => filled(draws, (k) => shareOf(k, l)))
