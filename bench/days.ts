@@ -91,8 +91,11 @@ const READABILITY = [
 ]
 const FIRST_M = 400
 const AT_1_KM_DB = -88
+/** Where a call is heard, dB, and how far apart the steps of readability stand above it. */
 const FIRST_CUT_DB = -112
-const CUT_APART_DB = 4.5
+export const CUT_APART_DB = 4.5
+/** Of bare digits, how many one dB is; the first is where a call is heard. */
+export const DIGITS_A_DB = 2
 const CUT_SOFT_DB = 1.5
 const S9_DB = -93
 /** The base is heard so much stronger: its greater power. */
@@ -151,7 +154,8 @@ function textOf(shape: DayShape, level: number, readability: number, random: See
   if (says === 'dBm') return `${Math.round(level)} dBm`
   const words = READABILITY[readability - 1]!
   if (says === 'words') return words
-  if (says === 'bare digits') return `${Math.max(0, Math.min(100, Math.round((level - FIRST_CUT_DB) * 2)))}`
+  if (says === 'bare digits')
+    return `${Math.max(0, Math.min(100, Math.round((level - FIRST_CUT_DB) * DIGITS_A_DB)))}`
   if (random.uniform() < (shape.inWords ?? 0.1)) return words
   const over = level - S9_DB
   if (over >= 5) return `${readability} by 9+${Math.min(60, Math.round(over / 10) * 10)}`

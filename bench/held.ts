@@ -9,12 +9,22 @@ import { availableParallelism } from 'node:os'
 import { promisify } from 'node:util'
 import { aheadBy, aheadEverywhere, DRAWS_ERR } from '../src/core/model/testing/ahead'
 import { DAY_SHAPES } from './days'
-import { noTally, TALLY_HEAD, tallyOfBoth, tallyRow, type ShapeTally } from './heldTally'
+import {
+  noTally,
+  TALLY_HEAD,
+  tallyOfBoth,
+  tallyRow,
+  WARNED_HEAD,
+  warnedRow,
+  type ShapeTally,
+} from './heldTally'
 import { writeTable } from './table'
 
 const KEPT = 'bench/held.json'
 const CALIBRATION = 'docs/calibration.md'
 const AT_A_TIME = 25
+/** Shapes that are warned of less often are not shown apart. */
+const WARNED_SHARE = 0.15
 
 const [wanted = 500, atOnce = availableParallelism()] = process.argv.slice(2).map(Number)
 const run = promisify(execFile)
@@ -27,6 +37,11 @@ function write(): void {
   writeFileSync(KEPT, `${JSON.stringify(kept, null, 2)}\n`)
   const rows = DAY_SHAPES.flatMap(({ name }) => (kept[name] ? [tallyRow(name, kept[name])] : []))
   writeTable(CALIBRATION, 'held', TALLY_HEAD, rows)
+  const warned = DAY_SHAPES.flatMap(({ name }) => {
+    const { days, of } = kept[name]?.warned ?? { days: 0, of: 0 }
+    return days > WARNED_SHARE * of ? [warnedRow(name, kept[name]!)] : []
+  })
+  writeTable(CALIBRATION, 'warned', WARNED_HEAD, warned)
 }
 
 const busy = new Set<string>()

@@ -18,6 +18,10 @@ export interface ShapeTally {
   difference: Held
   often: Held
   half: Held
+  /** Days on which the findings say themselves that a reach may be another elsewhere, and of how many that was asked. */
+  warned: { days: number; of: number }
+  /** Of those on which they do not. */
+  unwarned: { often: Held; half: Held }
   right: number
   wrong: number
   betweenEquals: number
@@ -32,6 +36,8 @@ export const noTally = (): ShapeTally => ({
   difference: noneHeld(),
   often: noneHeld(),
   half: noneHeld(),
+  unwarned: { often: noneHeld(), half: noneHeld() },
+  warned: { days: 0, of: 0 },
   right: 0,
   wrong: 0,
   betweenEquals: 0,
@@ -57,6 +63,11 @@ export const tallyOfBoth = (a: ShapeTally, b: ShapeTally): ShapeTally => ({
   difference: heldOfBoth(a.difference, b.difference),
   often: heldOfBoth(a.often, b.often),
   half: heldOfBoth(a.half, b.half),
+  unwarned: {
+    often: heldOfBoth(a.unwarned.often, b.unwarned.often),
+    half: heldOfBoth(a.unwarned.half, b.unwarned.half),
+  },
+  warned: { days: a.warned.days + b.warned.days, of: a.warned.of + b.warned.of },
   right: a.right + b.right,
   wrong: a.wrong + b.wrong,
   betweenEquals: a.betweenEquals + b.betweenEquals,
@@ -78,7 +89,7 @@ export const TALLY_HEAD = [
   'shape',
   'days',
   'difference held, %',
-  'width, dB',
+  'width, dB or steps',
   'right “better”, %',
   'wrong “better”, %',
   '“better” between equals, %',
@@ -90,21 +101,44 @@ export const TALLY_HEAD = [
   'by the slower way, %',
 ]
 
+export const WARNED_HEAD = [
+  'shape',
+  'days',
+  'warned, %',
+  'reach 9 in 10 held, %',
+  'unwarned, %',
+  'reach 1 in 2 held, %',
+  'unwarned, %',
+]
+
+const heldShare = ({ n, held: k }: Held) => (n === 0 ? '' : ((100 * k) / n).toFixed(0))
+
+export function warnedRow(name: string, { warned, often, half, unwarned }: ShapeTally): string[] {
+  return [
+    name,
+    String(warned.of),
+    ((100 * warned.days) / warned.of).toFixed(0),
+    heldShare(often),
+    heldShare(unwarned.often),
+    heldShare(half),
+    heldShare(unwarned.half),
+  ]
+}
+
 export function tallyRow(name: string, t: ShapeTally): string[] {
   const share = (k: number) => ((100 * k) / t.days).toFixed(1)
-  const held = ({ n, held: k }: Held) => (n === 0 ? '' : ((100 * k) / n).toFixed(0))
   const ends = (h: Held) => (h.n === 0 ? '' : `×${(10 ** middleWidth(h)).toFixed(1)}`)
   return [
     name,
     String(t.days),
-    held(t.difference),
+    heldShare(t.difference),
     middleWidth(t.difference).toFixed(1),
     share(t.right),
     share(t.wrong),
     share(t.betweenEquals),
-    held(t.often),
+    heldShare(t.often),
     ends(t.often),
-    held(t.half),
+    heldShare(t.half),
     ends(t.half),
     String(t.contradictions),
     share(t.slower),

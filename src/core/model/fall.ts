@@ -1,6 +1,9 @@
 import { filled } from '@/core/stats/numeric/filled'
 import type { ModelFit } from './fit'
+import type { ModelInput } from './reports'
 
+/** What a walk by steps of it spreads most evenly over a stretch: the golden section. */
+const GOLDEN = (Math.sqrt(5) - 1) / 2
 /** No level falls by less than 10 dB a decade; draws whose weight is next to nothing may. */
 const LEAST_SLOPE = 1
 
@@ -8,6 +11,19 @@ const LEAST_SLOPE = 1
 export function stepDraws({ field, draws }: Pick<ModelFit, 'field' | 'draws'>): Float64Array | null {
   const { step } = field.layout
   return step === null ? null : filled(draws.length, (i) => Math.max(0, draws[i]!.x[field.at + step]!))
+}
+
+/**
+ * Where the step stands, lg m by draw: anywhere between the two marks, as nothing was reported from there. What is one
+ * draw more than once has one place.
+ */
+function stepPlaces({ nearM, farM }: NonNullable<ModelInput['step']>, draws: ModelFit['draws']): Float64Array {
+  const [near, far] = [Math.log10(nearM), Math.log10(farM)]
+  let apart = 0
+  return filled(draws.length, (i) => {
+    if (i > 0 && draws[i] !== draws[i - 1]) apart++
+    return near + (((apart + 0.5) * GOLDEN) % 1) * (far - near)
+  })
 }
 
 /**
@@ -22,8 +38,8 @@ export class Fall {
   private readonly slopes: Float64Array
   /** Draw by draw, the fall from the middle distance to each bend, dB. */
   private readonly atBends: Float64Array
-  /** lg m beyond which all is weaker, and by how much, dB by draw; null where there is no step. */
-  private readonly step: { lg: number; db: Float64Array } | null
+  /** lg m beyond which all is weaker, and by how much, dB, by draw; null where there is no step. */
+  private readonly step: { lg: Float64Array; db: Float64Array } | null
 
   constructor({ data, field, draws }: Pick<ModelFit, 'data' | 'field' | 'draws'>) {
     const { layout, at, bends } = field
@@ -31,7 +47,7 @@ export class Fall {
     this.bends = bends
     const parts = bends.length + 1
     const db = stepDraws({ field, draws })
-    this.step = db && { lg: Math.log10(data.input.step!.beyondM), db }
+    this.step = db && { lg: stepPlaces(data.input.step!, draws), db }
     this.slopes = new Float64Array(draws.length * parts)
     this.atBends = new Float64Array(draws.length * bends.length)
     draws.forEach(({ x }, i) => {
@@ -54,7 +70,7 @@ export class Fall {
   /** The fall from the middle distance to another, dB; what a step takes is in it. */
   to(draw: number, lg: number): number {
     const { step } = this
-    return this.sloping(draw, lg) + (step && lg > step.lg ? step.db[draw]! : 0)
+    return this.sloping(draw, lg) + (step && lg > step.lg[draw]! ? step.db[draw]! : 0)
   }
 
   /** The mean slope n between two distances, without what a step takes. */
@@ -89,7 +105,8 @@ export class Fall {
     const { step } = this
     if (!step) return this.slopingWhere(draw, db)
     const near = this.slopingWhere(draw, db)
-    return near <= step.lg ? near : Math.max(step.lg, this.slopingWhere(draw, db - step.db[draw]!))
+    const at = step.lg[draw]!
+    return near <= at ? near : Math.max(at, this.slopingWhere(draw, db - step.db[draw]!))
   }
 
   private slopingWhere(draw: number, db: number): number {

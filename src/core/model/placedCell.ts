@@ -25,7 +25,7 @@ export function placer(
         : []),
       [layout.slope, -10 * Math.log10(m / middleM)],
       ...bends.map((lg, k): [number, number] => [layout.bend[k]!, -10 * Math.max(0, Math.log10(m) - lg)]),
-      ...(layout.step !== null && m > input.step!.beyondM ? [[layout.step, -1] as [number, number]] : []),
+      ...(layout.step !== null && m >= input.step!.farM ? [[layout.step, -1] as [number, number]] : []),
       ...cell.terms.map(([t, factor]): [number, number] => [layout.term[t]!, factor]),
     ]
     on.sort((a, b) => a[0] - b[0])

@@ -55,8 +55,11 @@ export interface ModelInput {
   knownDb: readonly (readonly number[])[]
   /** Whatever else the level hangs on in a straight line (drift, a day, a mode): its prior N(0, sd²), dB. */
   terms?: readonly { sdDb: number }[]
-  /** All levels beyond a distance are weaker, as behind a ridge: half-normal with this spread, dB. */
-  step?: { beyondM: number; sdDb: number }
+  /**
+   * All levels are weaker beyond somewhere between two distances that were reported from, as behind a ridge:
+   * half-normal with this spread, dB.
+   */
+  step?: { nearM: number; farM: number; sdDb: number }
   reports: readonly ModelReport[]
 }
 

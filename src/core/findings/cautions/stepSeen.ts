@@ -15,5 +15,6 @@ export function stepSeen({ input, fit }: JointFit): StepSeen[] {
   const draws = stepDraws(fit)
   if (!draws || !input.model.step) return []
   const { q05: low, q50: db, q95: high } = posteriorOf(fit, draws)
-  return [{ kind: 'step', beyondM: input.model.step.beyondM, db, low, high }]
+  const { nearM, farM } = input.model.step
+  return [{ kind: 'step', beyondM: Math.sqrt(nearM * farM), db, low, high }]
 }

@@ -25,9 +25,8 @@ describe('a step in all levels', () => {
   it('is found where it is, and its size', () => {
     const input = ridge(22)
     const stepped = withStep(fitModel(input))!
-    const { beyondM } = stepped.step!
-    expect(beyondM).toBeGreaterThan(input.marks[6]!.distanceM)
-    expect(beyondM).toBeLessThan(input.marks[7]!.distanceM)
+    expect(stepped.step!.nearM).toBe(input.marks[6]!.distanceM)
+    expect(stepped.step!.farM).toBe(input.marks[7]!.distanceM)
     const fit = fitModel(stepped)
     const { q05, q95 } = posteriorOf(fit, stepDraws(fit)!)
     expect(q05).toBeLessThan(22)
@@ -50,7 +49,9 @@ describe('a step in all levels', () => {
   it('holds reaches that would fall within it, in the order of the margins', () => {
     const fit = fitModel(withStep(fitModel(ridge(22)))!)
     const fall = new Fall(fit)
-    const lg = Math.log10(fit.data.input.step!.beyondM)
+    const { nearM, farM } = fit.data.input.step!
+    const [near, far] = [Math.log10(nearM), Math.log10(farM)]
+    const places: number[] = []
     fit.draws.slice(0, 200).forEach((_, i) => {
       let before = -Infinity
       for (let db = -30; db <= 60; db += 3) {
@@ -58,9 +59,16 @@ describe('a step in all levels', () => {
         expect(at).toBeGreaterThanOrEqual(before)
         before = at
       }
-      const loss = fall.to(i, lg + 1e-6) - fall.to(i, lg)
-      expect(fall.where(i, fall.to(i, lg) + loss / 2)).toBeCloseTo(lg, 6)
+      // What falls within the step reaches as far as it stands, which is anywhere between the two marks.
+      const sloping = 10 * fall.slope(i, near, far) * (far - near)
+      const loss = fall.to(i, far) - fall.to(i, near) - sloping
+      const at = fall.where(i, fall.to(i, near) + sloping + loss / 2)
+      expect(at).toBeGreaterThanOrEqual(near)
+      expect(at).toBeLessThanOrEqual(far)
+      places.push(at)
     })
+    const spread = Math.max(...places) - Math.min(...places)
+    expect(spread).toBeGreaterThan(0.9 * (far - near))
     const read = new Reaches(fit, [RULE, RULE])
     const [a, b] = [0, 1].map((l) => posteriorOf(fit, read.bothWays(l, 0.9)).q50)
     expect(a!).toBeGreaterThanOrEqual(b!)

@@ -16,7 +16,7 @@ const LN_SURE = 1.8
 const STEP_SD_DB = 12
 
 /** Distances between which the ground falls most from mark to mark, the steepest first, m. */
-function candidates({ data, draws }: ModelFit): number[] {
+function candidates({ data, draws }: ModelFit): { nearM: number; farM: number }[] {
   const owns = data.ownMark.length
   const distances = data.distanceM
   const order = [...distances.keys()].sort((a, b) => distances[a]! - distances[b]!)
@@ -26,12 +26,12 @@ function candidates({ data, draws }: ModelFit): number[] {
       const next = order[i + 1]
       const apart = next !== undefined && distances[next]! > 1.001 * distances[m]!
       if (!apart || i + 1 < MIN_BESIDE || order.length - i - 1 < MIN_BESIDE) return []
-      return [{ m: Math.sqrt(distances[m]! * distances[next]!), falls: ground[i]! - ground[i + 1]! }]
+      return [{ nearM: distances[m]!, farM: distances[next]!, falls: ground[i]! - ground[i + 1]! }]
     })
     .filter((c) => c.falls > 0)
     .sort((a, b) => b.falls - a.falls)
     .slice(0, LOOKED_AT)
-    .map((c) => c.m)
+    .map(({ nearM, farM }) => ({ nearM, farM }))
 }
 
 /** ln of how much more likely the reports are with a step there than without. */
@@ -56,9 +56,9 @@ export function withStep(fit: ModelFit): ModelInput | null {
   const legs = new Set(marks.map((m) => input.marks[m]!.legId))
   const distances = new Set(distanceM.map(Math.round))
   if (legs.size !== 1 || distances.size < MIN_DISTANCES) return null
-  const stepped = candidates(fit).map((beyondM): ModelInput => ({
+  const stepped = candidates(fit).map((between): ModelInput => ({
     ...input,
-    step: { beyondM, sdDb: STEP_SD_DB },
+    step: { ...between, sdDb: STEP_SD_DB },
   }))
   const best = stepped.map((s) => ({ s, ln: lnGain(fit, s) })).sort((a, b) => b.ln - a.ln)[0]
   return best && best.ln >= LN_SURE ? best.s : null
