@@ -17,7 +17,10 @@ export function stepDraws({ field, draws }: Pick<ModelFit, 'field' | 'draws'>): 
  * Where the step stands, lg m by draw: anywhere between the two marks, as nothing was reported from there. What is one
  * draw more than once has one place.
  */
-function stepPlaces({ nearM, farM }: NonNullable<ModelInput['step']>, draws: ModelFit['draws']): Float64Array {
+function stepPlaces(
+  { nearM, farM }: NonNullable<ModelInput['step']>,
+  draws: ModelFit['draws'],
+): Float64Array {
   const [near, far] = [Math.log10(nearM), Math.log10(farM)]
   let apart = 0
   return filled(draws.length, (i) => {
