@@ -12,7 +12,7 @@ import { BENCHMARKS, writeTable } from './table'
 const EVEN = 32
 const WAYS = ['to base', 'from base'] as const
 /** How things spread in these fields, but for how far shadowing reaches, which differs from one to the next. */
-const fixed = { shadowDb: 6, shadowM: 600, callDb: 2.5 }
+const fixed = { shadowDb: 6, shadowM: 600, ownDb: 2, callDb: 2.5 }
 
 type Check = { spot: number; key: string; direction: (typeof WAYS)[number] }
 

@@ -2,11 +2,12 @@ import { createHash } from 'node:crypto'
 import {
   breakdownOfLog,
   breakdownUnder,
+  correctionOf,
   makeFindings,
   nextUnder,
   orderWalks,
   prepareFindings,
-  seenMargins,
+  seenOf,
   type Breakdown,
   type EdgeInterval,
   type Findings,
@@ -15,6 +16,7 @@ import {
   type NextChecks,
   type Prepared,
   type RunEvent,
+  type ToldLog,
   type WalkOrders,
 } from '@/core/findings'
 import {
@@ -24,7 +26,6 @@ import {
   type LegReachOnGround,
   type PlanGround,
 } from '@/core/reach'
-import { learnCorrection } from '@/core/reach/correction/learnCorrection'
 import { honestCheck, type HonestCheck } from '@/core/reach/correction/leaveOut'
 import { keeper } from './keeper'
 
@@ -39,13 +40,6 @@ const correctionBy = keeper<Correction | null>(MAX_BREAKDOWNS)
 const honestBy = keeper<HonestCheck | null>(MAX_BREAKDOWNS)
 const walksBy = keeper<WalkOrders>(MAX_BREAKDOWNS)
 
-/** A log, and the ground of its plan before any check. */
-export interface ToldLog {
-  input: FindingsInput
-  ground: PlanGround
-}
-
-const seenOf = (told: readonly ToldLog[]) => told.flatMap(({ input, ground }) => seenMargins(input, ground))
 const keyOf = (told: readonly ToldLog[]) => hash(told.map(({ input, ground }) => [input, ground.expected]))
 
 const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
@@ -87,7 +81,7 @@ export const findingsApi = {
 
   /** What logs teach of the predictions that were made for them; null where they say nothing of them. */
   correction(told: readonly ToldLog[]): Correction | null {
-    return correctionBy(keyOf(told), () => learnCorrection(seenOf(told)))
+    return correctionBy(keyOf(told), () => correctionOf(told))
   },
 
   /** How well logs tell of one another what they teach of the predictions; null where they teach nothing. */
@@ -95,7 +89,7 @@ export const findingsApi = {
     const key = keyOf(told)
     return honestBy(key, () => {
       const seen = seenOf(told)
-      const correction = correctionBy(key, () => learnCorrection(seen))
+      const correction = correctionBy(key, () => correctionOf(told))
       if (!correction) return null
       const legs = new Map(
         told.flatMap(({ input }) => {

@@ -1,4 +1,4 @@
-import { inputOf, seenMargins } from '@/core/findings'
+import { inputOf, seenMargins, type ToldLog } from '@/core/findings'
 import type { ForecastBasis } from '@/core/findings/fieldForecast'
 import { spreadsOf } from '@/core/reach/correction/learnCorrection'
 import type { HonestCheck } from '@/core/reach/correction/leaveOut'
@@ -22,7 +22,6 @@ import {
   type OpenTrial,
   type RunRow,
 } from '@/data'
-import type { ToldLog } from './findings'
 import { findingsThread } from './findingsThread'
 import { keeper } from './keeper'
 

@@ -76,7 +76,8 @@ export function forecastSpreads(
 export function fieldForecast(ask: ForecastAsk, spreads: Spreads): FieldForecast | null {
   const { basis, plan, marks, checks } = ask
   const seen = seenBy(ask)
-  const correction = learnCorrection(seen, { fixed: spreads })
+  // What a device took along before links had a spread of their own at a place lacks it.
+  const correction = learnCorrection(seen, { fixed: { ...spreadsOf(priorCorrection([])), ...spreads } })
   if (!correction) return null
   const placed = placedOf(marks)
   const expected = expectedAt(basis.expected)

@@ -16,6 +16,7 @@ const CERTAIN: Correction = (() => {
     ...prior,
     covariance: prior.covariance.map((row) => row.map((_, j) => (j === row.length - 1 ? 1e-9 : 0))),
     shadowDb: 1e-3,
+    ownDb: 1e-3,
   }
 })()
 const NEED = CERTAIN.callDb * normalQuantile(0.9)

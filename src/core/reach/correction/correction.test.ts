@@ -3,7 +3,7 @@ import { direct, inverse, type Place } from '@/core/geo'
 import { normalCdf, seededRandom, type SeededRandom } from '@/core/stats'
 import { cholesky } from '@/core/stats/numeric/cholesky'
 import { correctedBy, effectsOf, LINK_DB } from './correction'
-import { intervalMoments } from './intervalMoments'
+import { intervalMoments, momentsBehind } from './intervalMoments'
 import { learnCorrection, type MarginSeen } from './learnCorrection'
 
 const BASE = { lat: 47.3, lon: -29.55 }
@@ -32,6 +32,31 @@ describe('moments of an interval', () => {
       expect(found.variance).toBeCloseTo(second / z - (first / z) ** 2, 3)
     },
   )
+  it('behind what a link has of its own agree with a sum over both', () => {
+    const intervals = [
+      { lower: 1, upper: 7 },
+      { lower: -2, upper: Infinity },
+    ]
+    const [mean, sd, own, noise, step] = [-1, 4, 3, 2.5, 0.1]
+    const found = momentsBehind(mean, sd * sd, own, intervals, noise)
+    const pdf = (x: number, s: number) => Math.exp(-(x * x) / (2 * s * s)) / (s * Math.sqrt(2 * Math.PI))
+    let [z, first, second] = [0, 0, 0]
+    for (let g = mean - 8 * sd; g < mean + 8 * sd; g += step)
+      for (let u = -8 * own; u < 8 * own; u += step) {
+        const w = intervals.reduce(
+          (p, { lower, upper }) =>
+            p * (normalCdf((upper - g - u) / noise) - normalCdf((lower - g - u) / noise)),
+          pdf(g - mean, sd) * pdf(u, own) * step * step,
+        )
+        z += w
+        first += w * g
+        second += w * g * g
+      }
+    expect(found.lnZ).toBeCloseTo(Math.log(z), 2)
+    expect(found.mean).toBeCloseTo(first / z, 2)
+    expect(found.variance).toBeCloseTo(second / z - (first / z) ** 2, 1)
+  })
+
   it('what can hardly be still moves towards its edge', () => {
     const m = intervalMoments(0, 4, 100, 110, 1)
     expect(m.mean).toBeGreaterThan(50)
@@ -127,14 +152,17 @@ describe('what a log teaches', () => {
       ),
     )
     const l = cholesky(cov)
+    const own = () => c.ownDb * random.normal()
     const want = effectsOf(['A'], 'A', 'to base', 1600, null)
     let [total, first, second] = [0, 0, 0]
     for (let k = 0; k < 600_000; k++) {
       const beta = spreads.map((s) => s * random.normal())
       const white = places.map(() => random.normal())
       const z = l.map((row) => row.reduce((s, v, j) => s + v * white[j]!, 0))
+      const ownAt = places.map(own)
       const value = (s: MarginSeen) =>
         s.predictedDb +
+        ownAt[places.findIndex((p) => p.lat === s.place.lat && p.lon === s.place.lon)]! +
         effectsOf(['A'], 'A', 'to base', s.distanceM, null).reduce((t, v, i) => t + v * beta[i]!, 0) +
         z[places.findIndex((p) => p.lat === s.place.lat && p.lon === s.place.lon)]!
       const weight = seen.reduce(
@@ -143,7 +171,8 @@ describe('what a log teaches', () => {
       )
       const f =
         want.reduce((t, v, i) => t + v * beta[i]!, 0) +
-        z[places.findIndex((p) => p.lat === far.lat && p.lon === far.lon)]!
+        z[places.findIndex((p) => p.lat === far.lat && p.lon === far.lon)]! +
+        own()
       total += weight
       first += weight * f
       second += weight * f * f

@@ -18,9 +18,20 @@ export interface Correction {
   /** Spread of shadowing from place to place, dB, and how far it reaches, m. */
   shadowDb: number
   shadowM: number
+  /** Spread of a link of its own against the others at a place, both ways alike, dB. */
+  ownDb: number
   /** Spread from call to call, dB. */
   callDb: number
 }
+
+/** Digits that go over the wire: a hundredth of a dB is more than anybody sees. */
+const DIGITS = 5
+const short = (v: number) => Number(v.toPrecision(DIGITS))
+/** A posterior as it is kept, of its covariance the lower triangle. */
+export const asKept = (mean: number[], covariance: number[][]) => ({
+  mean: mean.map(short),
+  covariance: covariance.map((row, i) => row.slice(0, i + 1).map(short)),
+})
 
 /** Distance that the slope turns about, m. */
 const MIDDLE_M = 1000
@@ -193,10 +204,11 @@ export function correcting(
   const { inverse, perNear, quadratic, mixed, effects } = preparedOf(c)
   const strange = c.links.includes(key) ? 0 : LINK_DB[0] ** 2 + LINK_DB[1] ** 2 / 4 + doubtDb ** 2
   const variance = c.shadowDb ** 2
+  const own = c.ownDb ** 2
   return (place, distanceM) => {
     const by = effectsOf(c.links, key, direction, distanceM, meter)
     const { of, near } = nearnessOf(c, place, share)
-    let [db, doubt, told] = [0, variance + strange, 0]
+    let [db, doubt, told] = [0, variance + own + strange, 0]
     for (let i = 0; i < by.length; i++) {
       const v = by[i]!
       if (v === 0) continue

@@ -49,6 +49,27 @@ function atEdge(mean: number, variance: number, edge: number, noise: number): Mo
   }
 }
 
+/**
+ * What intervals say of a latent where what was seen is that latent and something of its own, N(0, ownSd²), that all of
+ * them share.
+ */
+export function momentsBehind(
+  mean: number,
+  variance: number,
+  ownSd: number,
+  intervals: readonly { lower: number; upper: number }[],
+  noise: number,
+): Moments {
+  const whole = variance + ownSd * ownSd
+  const seen = jointMoments(mean, whole, intervals, noise)
+  const share = variance / whole
+  return {
+    lnZ: seen.lnZ,
+    mean: mean + share * (seen.mean - mean),
+    variance: share * (ownSd * ownSd + share * seen.variance),
+  }
+}
+
 /** Places of a sum over a product of intervals, and how far out it goes, in spreads. */
 const [POINTS, OUT] = [121, 7]
 

@@ -2,8 +2,8 @@ import type { Place } from '@/core/geo'
 import { groupedBy } from '@/core/groupedBy'
 import type { Direction } from '@/core/kit/rig/rig'
 import { cholesky, inverseSpd } from '@/core/stats/numeric/cholesky'
-import { apartM, effectsOf, LINK_DB, shadowCovariance, type Correction } from './correction'
-import { jointMoments } from './intervalMoments'
+import { apartM, asKept, effectsOf, LINK_DB, shadowCovariance, type Correction } from './correction'
+import { momentsBehind } from './intervalMoments'
 
 /** What one check says of the margin that was predicted for it. */
 export interface MarginSeen {
@@ -29,10 +29,12 @@ export interface MarginSeen {
 const MOST_PLACES = 60
 /** Prior spreads of the effects, dB: on the whole, by direction, by tenfold distance, a meter's zero. */
 const SHARED_DB = [15, 5, 10, 25, 25] as const
-export type Spreads = Pick<Correction, 'shadowDb' | 'shadowM' | 'callDb'>
+export type Spreads = Pick<Correction, 'shadowDb' | 'shadowM' | 'ownDb' | 'callDb'>
 
 /** Of a correction what it says of how things spread. */
-export const spreadsOf = ({ shadowDb, shadowM, callDb }: Spreads): Spreads => ({ shadowDb, shadowM, callDb })
+export const spreadsOf = ({ shadowDb, shadowM, ownDb, callDb }: Spreads): Spreads => ({
+  ...{ shadowDb, shadowM, ownDb, callDb },
+})
 
 interface Tried {
   lnZ: number
@@ -42,12 +44,23 @@ interface Tried {
 const TRIED: Record<keyof Spreads, readonly number[]> = {
   shadowDb: [3, 4.5, 6, 7.5, 9, 11],
   callDb: [2.5, 4.5],
+  ownDb: [1, 2, 3, 4.5],
   shadowM: [150, 300, 600, 1200],
 }
-/** Shadowing on the whole, dB, and how far it is off that as a logarithm: a few marks tell little of it. */
-const [USUAL_SHADOW_DB, USUAL_SHADOW_SPREAD] = [8, 0.3]
-const ORDER = ['shadowDb', 'callDb', 'shadowM', 'shadowDb'] as const
-const FIRST_TRIED: Spreads = { shadowDb: 6, shadowM: 600, callDb: 2.5 }
+/**
+ * Shadowing on the whole, and what a link has of its own at a place, dB, and how far they are off that as a logarithm: a
+ * few marks tell little of it. The second is as the joint model of the findings takes it.
+ */
+const USUAL = { shadowDb: [8, 0.3], ownDb: [2, 0.7] } as const
+const ORDER = ['shadowDb', 'callDb', 'ownDb', 'shadowM', 'shadowDb'] as const
+const FIRST_TRIED: Spreads = { shadowDb: 6, shadowM: 600, ownDb: 2, callDb: 2.5 }
+
+/** ln of how usual spreads are, by what is thought before any check. */
+const lnUsual = (spreads: Spreads) =>
+  (['shadowDb', 'ownDb'] as const).reduce((sum, key) => {
+    const [usual, spread] = USUAL[key]
+    return sum - (Math.log(spreads[key] / usual) / spread) ** 2 / 2
+  }, 0)
 
 /** A place that has less part in another's shadowing is left out of it. */
 const LEAST_WEIGHT = 1e-6
@@ -60,6 +73,8 @@ interface Site {
   /** Which effects and places it is made of, and how much of each. */
   of: number[]
   by: number[]
+  /** How many spreads of a link's own at a place it has: where both ways were seen, their mean has one. */
+  own: number
   intervals: { lower: number; upper: number }[]
 }
 
@@ -87,7 +102,7 @@ export function priorCorrection(
     mean: spreads.map(() => 0),
     covariance: spreads.map((s, i) => Array.from({ length: i + 1 }, (_, j) => (i === j ? s * s : 0))),
     ...FIRST_TRIED,
-    shadowDb: USUAL_SHADOW_DB,
+    shadowDb: USUAL.shadowDb[0],
   }
 }
 
@@ -115,7 +130,11 @@ const dot = (a: readonly number[], b: readonly number[]) => a.reduce((s, v, i) =
  * Expectation propagation for intervals seen of linear combinations of a normal vector (Minka 2001; Rasmussen and
  * Williams 2006, 3.6): every interval is stood in for by a normal of its own until nothing moves.
  */
-function propagate(prior: NonNullable<ReturnType<typeof priorOf>>, sites: readonly Site[], noise: number) {
+function propagate(
+  prior: NonNullable<ReturnType<typeof priorOf>>,
+  sites: readonly Site[],
+  { callDb, ownDb }: Spreads,
+) {
   const n = prior.precision.length
   const tau = new Float64Array(sites.length)
   const nu = new Float64Array(sites.length)
@@ -127,7 +146,7 @@ function propagate(prior: NonNullable<ReturnType<typeof priorOf>>, sites: readon
   for (let sweep = 0; sweep < SWEEPS; sweep++) {
     let moved = 0
     let part = 0
-    for (const [i, { of, by, intervals }] of sites.entries()) {
+    for (const [i, { of, by, own, intervals }] of sites.entries()) {
       let [v, m] = [0, 0]
       for (let a = 0; a < of.length; a++) {
         const row = covariance![of[a]!]!
@@ -137,7 +156,7 @@ function propagate(prior: NonNullable<ReturnType<typeof priorOf>>, sites: readon
       const left = 1 / v - tau[i]!
       if (!(left > 1e-9)) continue
       const [cv, cm] = [1 / left, (m / v - nu[i]!) / left]
-      const seen = jointMoments(cm, cv, intervals, noise)
+      const seen = momentsBehind(cm, cv, own * ownDb, intervals, callDb)
       const [t, u] = [Math.max(0, 1 / seen.variance - left), seen.mean / seen.variance - cm * left]
       const [dt, du] = [DAMPING * (t - tau[i]!), DAMPING * (u - nu[i]!)]
       part +=
@@ -187,13 +206,7 @@ export function zeroOf(seen: readonly MarginSeen[], meter: 'base' | 'out'): numb
   )
 }
 
-/** Digits that go over the wire: a hundredth of a dB is more than anybody sees. */
-const DIGITS = 5
-const short = (v: number) => Number(v.toPrecision(DIGITS))
-const asKept = (mean: number[], covariance: number[][]) => ({
-  mean: mean.map(short),
-  covariance: covariance.map((row, i) => row.slice(0, i + 1).map(short)),
-})
+const placeKey = ({ key, place }: MarginSeen) => `${key} ${place.lat} ${place.lon}`
 
 /** What was seen together, as intervals of combinations of effects and places. */
 function sitesOf(
@@ -204,6 +217,10 @@ function sitesOf(
   zero: Record<'base' | 'out', number>,
   { shadowDb, shadowM }: Spreads,
 ): Site[] {
+  const waysOf = groupedBy(
+    together.map(([s]) => s!),
+    placeKey,
+  )
   return together.map((same): Site => {
     const [s] = same as [MarginSeen, ...MarginSeen[]]
     const near = places.map((p) => shadowDb ** 2 * Math.exp(-apartM(p, s.place) / shadowM))
@@ -213,6 +230,7 @@ function sitesOf(
     return {
       of,
       by: of.map((i) => vector[i]!),
+      own: Math.sqrt(new Set(waysOf.get(placeKey(s))!.map((w) => w.direction)).size),
       intervals: same.map(({ lower, upper, predictedDb, meter }) => {
         const off = predictedDb + (meter === null ? 0 : zero[meter])
         return { lower: lower - off, upper: upper - off }
@@ -244,13 +262,11 @@ export function learnCorrection(
   const tryWith = (spreads: Spreads): Tried | null => {
     const prior = priorOf(doubts, places, spreads.shadowDb, spreads.shadowM)
     const found =
-      prior &&
-      propagate(prior, sitesOf([...together.values()], links, places, prior, zero, spreads), spreads.callDb)
+      prior && propagate(prior, sitesOf([...together.values()], links, places, prior, zero, spreads), spreads)
     if (!prior || !found) return null
     const { mean, covariance, lnZ } = found
-    const usual = Math.log(spreads.shadowDb / USUAL_SHADOW_DB) / USUAL_SHADOW_SPREAD
     return {
-      lnZ: lnZ - usual ** 2 / 2,
+      lnZ: lnZ + lnUsual(spreads),
       correction: { ...learnt, ...spreads, links, places, ...asKept(mean, covariance) },
     }
   }

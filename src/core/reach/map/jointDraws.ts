@@ -5,7 +5,7 @@ import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import type { Correction } from '../correction/correction'
 import { linkKey } from '../linkKey'
 import { oneWays, type OneWay } from './oneWays'
-import { linkDraws, USUAL_DRAWS, worldDraws, type SeenPlace } from './worldDraws'
+import { linkDraws, ownDraws, USUAL_DRAWS, worldDraws, type SeenPlace } from './worldDraws'
 
 /** A place to be covered, with the margins that are predicted for it. */
 export interface AskedPlace extends SeenPlace {
@@ -62,14 +62,19 @@ export function offDraws(ask: OffAsk, draws = USUAL_DRAWS): MarginDraws {
   const { places, links } = ask
   const ways = oneWays(ask.directions)
   const world = worldDraws(ask, draws)
-  const of = links.map((link, l) => linkDraws(world, link, l, ways))
-  const margins = new Float32Array(draws * links.length * ways.length * places.length)
+  const n = places.length
+  const keys = links.map(linkKey)
+  const of = links.map((link, l) => ({
+    off: linkDraws(world, link, l, ways),
+    own: ownDraws(world, places, keys.indexOf(keys[l]!)),
+  }))
+  const margins = new Float32Array(draws * links.length * ways.length * n)
   let at = 0
   for (let k = 0; k < draws; k++)
-    for (const link of of)
+    for (const { off, own } of of)
       for (let w = 0; w < ways.length; w++)
-        for (let p = 0; p < places.length; p++)
-          margins[at++] = world.shadow[k * places.length + p]! + link(k, w, places[p]!.distanceM)
+        for (let p = 0; p < n; p++)
+          margins[at++] = world.shadow[k * n + p]! + own[k * n + p]! + off(k, w, places[p]!.distanceM)
   return { draws, margins, ways, callDb: world.c.callDb }
 }
 

@@ -9,7 +9,7 @@ import { pathOver, predict } from '../predict'
 import type { ReachMapMaker } from './chanceField'
 import { placesToCover } from './enough'
 import { shareOf, wayKey, type AskedPlace, type Share } from './jointDraws'
-import { linkDraws, shadowsFrom, stream, worldDraws } from './worldDraws'
+import { linkDraws, ownDraws, shadowsFrom, stream, worldDraws } from './worldDraws'
 import { oneWays, type OneWay } from './oneWays'
 import { askedPlaces, knownOf, type ReachMapAsk } from './reachMap'
 
@@ -103,12 +103,16 @@ async function coversFrom(makers: SiteMakers, ask: ReachMapAsk, sites: readonly 
   const needDb = c.callDb * normalQuantile(ask.reliability)
   const covers: Covers[] = []
   const add = (seen: readonly AskedPlace[], shadow: Float64Array) => {
+    const own = ownDraws(world, seen, 0)
     const flags = new Uint8Array(draws * n * BOTH.length)
     const predicted = seen.map((p) => BOTH.map((d) => p.predictedDb[wayKey(link, d)]!))
     for (let k = 0; k < draws; k++)
       for (let p = 0; p < n; p++)
         for (let w = 0; w < BOTH.length; w++)
-          if (predicted[p]![w]! + shadow[k * n + p]! + off(k, w, seen[p]!.distanceM) >= needDb)
+          if (
+            predicted[p]![w]! + shadow[k * n + p]! + own[k * n + p]! + off(k, w, seen[p]!.distanceM) >=
+            needDb
+          )
             flags[(k * n + p) * BOTH.length + w] = 1
     covers.push((k, p, way) => flags[(k * n + p) * BOTH.length + BOTH.indexOf(way)] === 1)
   }

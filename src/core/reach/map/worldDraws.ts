@@ -19,7 +19,7 @@ import type { OneWay } from './oneWays'
 /** Enough for shares and their intervals. */
 export const USUAL_DRAWS = 200
 const SEED = 20_261_130
-const STREAMS = ['log', 'places', 'links', 'sites', 'relays'] as const
+const STREAMS = ['log', 'places', 'links', 'sites', 'relays', 'own'] as const
 
 /** Chances of their own for each thing that is drawn, so that what is asked beside does not change them. */
 export const stream = (of: (typeof STREAMS)[number], nth = 0): SeededRandom =>
@@ -153,6 +153,26 @@ export function shadowsFrom(
     }
     return found
   }
+}
+
+/** What a link has of its own at each place, the same both ways, dB, at k · places + p. */
+export function ownDraws(
+  { c, draws }: Pick<WorldDraws, 'c' | 'draws'>,
+  places: readonly SeenPlace[],
+  l: number,
+): Float64Array {
+  const from = places[0]?.from
+  const random = stream('own', from === undefined ? l : l + nthOf(from))
+  const placeKeys = places.map(({ place }) => `${place.lat} ${place.lon}`)
+  const firstAt = new Map(placeKeys.map((key, p) => [key, p] as const).reverse())
+  const n = places.length
+  const own = new Float64Array(draws * n)
+  for (let k = 0; k < draws; k++)
+    placeKeys.forEach((key, p) => {
+      const first = firstAt.get(key)!
+      own[k * n + p] = first < p ? own[k * n + first]! : c.ownDb * random.normal()
+    })
+  return own
 }
 
 /** Another number for every site. */

@@ -1,0 +1,34 @@
+import type { PlanGround } from '@/core/reach'
+import { agreeing } from '@/core/reach/correction/agree'
+import type { Correction } from '@/core/reach/correction/correction'
+import { learnCorrection } from '@/core/reach/correction/learnCorrection'
+import { readChecks, type FindingsInput } from './input'
+import { fitJoint } from './joint/jointFit'
+import { linkContrasts } from './linkContrasts'
+import { seenMargins } from './seenMargins'
+
+/** A log, and the ground of its plan before any check. */
+export interface ToldLog {
+  input: FindingsInput
+  ground: PlanGround
+}
+
+/** What logs say of the margins that were predicted for them. */
+export const seenOf = (told: readonly ToldLog[]) =>
+  told.flatMap(({ input, ground }) => seenMargins(input, ground))
+
+/**
+ * What logs teach of the predictions that were made for them, with links that lie against one another as the findings
+ * of those logs say.
+ * @param told the newest first
+ * @returns null where they say nothing of any prediction
+ */
+export function correctionOf(told: readonly ToldLog[]): Correction | null {
+  const correction = learnCorrection(seenOf(told))
+  if (!correction || correction.links.length < 2) return correction
+  const runs = told.flatMap(({ input, ground }) => {
+    const joint = fitJoint(input, readChecks(input).checks)
+    return (joint && linkContrasts(input, joint, ground)) ?? []
+  })
+  return agreeing(correction, runs)
+}
