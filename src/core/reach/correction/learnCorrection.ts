@@ -48,8 +48,8 @@ const TRIED: Record<keyof Spreads, readonly number[]> = {
   shadowM: [150, 300, 600, 1200],
 }
 /**
- * Shadowing on the whole, and what a link has of its own at a place, dB, and how far they are off that as a logarithm: a
- * few marks tell little of it. The second is as the joint model of the findings takes it.
+ * Shadowing on the whole, and what a link has of its own at a place, dB, and how far they are off that as a logarithm:
+ * a few marks tell little of it. The second is as the joint model of the findings takes it.
  */
 const USUAL = { shadowDb: [8, 0.3], ownDb: [2, 0.7] } as const
 const ORDER = ['shadowDb', 'callDb', 'ownDb', 'shadowM', 'shadowDb'] as const
