@@ -8,6 +8,8 @@ export interface GroundKind {
 
 /** Average land. */
 export const AVERAGE_GROUND: GroundKind = { epsilonR: 22, sigmaSm: 0.003 }
+/** The sea, as ITU-R P.526 and P.1812 take it. */
+export const SEA: GroundKind = { epsilonR: 80, sigmaSm: 5 }
 
 /**
  * Height that plane earth counts for a vertically polarised antenna near the ground, m: √(h² + h0²),

@@ -1,8 +1,9 @@
-import { verticalHeightM, AVERAGE_GROUND } from './effectiveHeight'
+import { verticalHeightM } from './effectiveHeight'
 import { egliLoss } from './egli'
 import { freeSpaceLoss } from './freeSpace'
 import { hataLoss } from './hata'
-import { effectiveRadiusKm, horizonKm, USUAL_K } from './horizon'
+import { groundPath } from './groundPath'
+import { horizonKm, USUAL_K } from './horizon'
 import { deltaBullingtonLoss, MIN_DIFFRACTION_MHZ, type Profile } from './p526'
 import { planeEarthBreakKm, planeEarthLoss } from './planeEarth'
 
@@ -106,14 +107,8 @@ export function modelLoss(model: ModelName, path: PathGeometry): ModelLoss {
       return { db: egliLoss(f, d, baseM, farM), notes }
     case 'terrain': {
       if (!profile || f < MIN_DIFFRACTION_MHZ) return { db: null, notes }
-      const polarisation = vertical ? 'vertical' : 'horizontal'
-      const at = {
-        frequencyMHz: f,
-        polarisation,
-        ground: AVERAGE_GROUND,
-        radiusKm: effectiveRadiusKm(k),
-      } as const
-      return { db: freeSpaceLoss(f, d) + deltaBullingtonLoss(profile, baseM, farM, at).lossDb, notes }
+      const over = deltaBullingtonLoss(profile, baseM, farM, groundPath(f, vertical, k))
+      return { db: freeSpaceLoss(f, d) + over.lossDb, notes }
     }
     default: {
       const place = model.slice('Hata, '.length) as 'urban' | 'suburban' | 'open'

@@ -5,7 +5,7 @@ import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
 import { useMemo, useRef } from 'react'
 import type { Link } from '@/core/kit'
-import { AVERAGE_GROUND, effectiveRadiusKm } from '@/core/propagation'
+import { groundPath } from '@/core/propagation'
 import { pathOver, predictBoth, sightEnds, type PredictionSettings } from '@/core/reach'
 import {
   clearingHeightM,
@@ -82,19 +82,13 @@ export function ProfilePanel({
   const known = profile !== null && profile.knownKm >= profile.lengthKm && profile.lengthKm > 0
   const found = useMemo(() => {
     if (!profile || !known) return null
-    const path = {
-      frequencyMHz,
-      polarisation: 'vertical' as const,
-      ground: AVERAGE_GROUND,
-      radiusKm: effectiveRadiusKm(settings.k),
-    }
     return {
       clearance: pathClearance(profile, nearM, farM, frequencyMHz, settings.k),
       clears: {
         near: clearingHeightM(profile, farM, frequencyMHz, settings.k),
         far: inSightHeightM(profile, nearM, settings.k),
       },
-      touches: mastForLoss(profile, farM, path, TOUCHING_DB),
+      touches: mastForLoss(profile, farM, groundPath(frequencyMHz, true, settings.k), TOUCHING_DB),
     }
   }, [profile, known, nearM, farM, frequencyMHz, settings.k])
   return (

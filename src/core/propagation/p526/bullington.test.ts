@@ -14,6 +14,7 @@ import {
   oneRootHorizonKm,
   planeEarthBreakKm,
   planeEarthLoss,
+  SEA,
   sphericalEarthLoss,
   verticalHeightM,
   type DiffractionPath,
@@ -44,6 +45,25 @@ describe('diffraction by P.526', () => {
     ['flat, 10 and 0.5 m, 155 MHz vertical', flat, 155, 'vertical', 10, 0.5, 42.87],
   ] as const)('%s', (_name, p, f, pol, near, far, db) => {
     expect(Math.abs(deltaBullingtonLoss(p, near, far, path(f, pol)).lossDb - db)).toBeLessThan(0.02)
+  })
+  it('over the sea, and partly over it, the smooth earth is weighed by the share of the path', () => {
+    const land = path(155, 'vertical')
+    const loss = (height: (d: number) => number, at: DiffractionPath) =>
+      deltaBullingtonLoss(profile(height), 10, 1.5, at).smoothDb
+    const [over, all] = [
+      { ...land, sea: SEA },
+      { ...land, ground: SEA },
+    ]
+    const dry = loss(() => 0, land)
+    const wet = loss(() => 0, all)
+    expect(wet).toBeLessThan(dry - 2)
+    expect(loss(() => 0, over)).toBeCloseTo(wet, 9)
+    // Land a tenth of a millimetre high is land all the same; half of the way is sea, less half a sample.
+    const share = 0.5 - 0.5 / 120
+    expect(loss((d) => (d < 6 ? 0 : 1e-4), over)).toBeCloseTo(share * wet + (1 - share) * dry, 3)
+    expect(loss(() => 1e-4, over)).toBeCloseTo(dry, 3)
+    // A void of the sea floor, or flat ground that somebody chose, is none.
+    expect(loss(() => -3, over)).toBeCloseTo(dry, 3)
   })
   it('its parts', () => {
     const ends = { hts: hills.heightsM[0]! + 10, hrs: hills.heightsM[120]! + 1.5 }

@@ -44,8 +44,17 @@ export function deltaBullingtonLoss(
   const bullington = bullingtonLoss(p, hts, hrs, at)
   const { near, far } = effectiveHeights(p, hts, hrs)
   const smooth = bullingtonLoss(p, near, far, { ...at, flat: true })
-  const smoothDb = Math.max(sphericalEarthLoss(path, d, near, far) - smooth.lossDb, 0)
+  const sea = path.sea ? seaShare(p) : 0
+  const smoothDb = Math.max(sphericalEarthLoss(path, d, near, far, sea) - smooth.lossDb, 0)
   return { lossDb: bullington.lossDb + smoothDb, bullington, smoothDb }
+}
+
+/** The share of a profile that lies over ground at exactly 0 m, half of a step where one end of it does. */
+function seaShare({ distancesKm: D, heightsM: H }: Profile): number {
+  let sea = 0
+  for (let i = 1; i < D.length; i++)
+    sea += ((D[i]! - D[i - 1]!) * (Number(H[i] === 0) + Number(H[i - 1] === 0))) / 2
+  return sea / D[D.length - 1]!
 }
 
 /** Heights of the antennas over the smooth earth that fits the ground under the path, m. */

@@ -1,9 +1,7 @@
 import { expect, it } from 'vitest'
 import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
-import { AVERAGE_GROUND, sphericalEarthLoss, type DiffractionPath } from '..'
+import { AVERAGE_GROUND, SEA, sphericalEarthLoss, type DiffractionPath } from '..'
 import { QuickSphere } from './quickSphere'
-
-const SEA = { sigmaSm: 5, epsilonR: 80 }
 
 // The oracle is the same recommendation, one path at a time.
 it.each([
@@ -14,14 +12,15 @@ it.each([
   [446, 'vertical', AVERAGE_GROUND],
   [2400, 'vertical', AVERAGE_GROUND],
 ] as const)('what a smooth earth takes at %d MHz, %s, is the same', (frequencyMHz, polarisation, ground) => {
-  const path: DiffractionPath = { frequencyMHz, polarisation, ground, radiusKm: 8494.667 }
+  const path: DiffractionPath = { frequencyMHz, polarisation, ground, sea: SEA, radiusKm: 8494.667 }
   const quick = new QuickSphere(path)
   const { uniform } = uniformRandom(frequencyMHz)
   const [kinds, far] = [new Set<string>(), [0.05, 3, 30, 300]]
   for (let i = 0; i < 4000; i++) {
     const d = far[i % 4]! * (0.1 + uniform())
     const [h1, h2] = [10 ** (4 * uniform() - 1), 10 ** (4 * uniform() - 1)]
-    const expected = sphericalEarthLoss(path, d, h1, h2)
+    const share = [0, 0.3, 1, 0.8][(i >> 2) % 4]!
+    const expected = sphericalEarthLoss(path, d, h1, h2, share)
     kinds.add(
       expected === 0
         ? 'clear'
@@ -29,7 +28,7 @@ it.each([
           ? 'beyond'
           : 'grazing',
     )
-    expect(Math.abs(quick.lossDb(d, h1, h2) - expected)).toBeLessThan(1e-8 * (1 + Math.abs(expected)))
+    expect(Math.abs(quick.lossDb(d, h1, h2, share) - expected)).toBeLessThan(1e-8 * (1 + Math.abs(expected)))
   }
   expect([...kinds].sort()).toEqual(['beyond', 'clear', 'grazing'])
 })

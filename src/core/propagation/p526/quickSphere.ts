@@ -1,3 +1,4 @@
+import type { GroundKind } from '../effectiveHeight'
 import { firstTermLoss, type DiffractionPath } from './sphericalEarth'
 
 const DB_OF_LN = 10 / Math.LN10
@@ -17,28 +18,35 @@ export class QuickSphere {
   private readonly needs: number
   /** Normalised admittance k, distance X per km and height per m, at an effective radius of 1 km. */
   private readonly k1: number
+  private readonly k1Sea: number
   private readonly x1: number
   private readonly y1: number
   private readonly lnCbrtAe: number
 
   constructor(private readonly path: DiffractionPath) {
-    const { frequencyMHz: f, ground, polarisation, radiusKm } = path
-    const { sigmaSm, epsilonR } = ground
+    const { frequencyMHz: f, ground, sea, polarisation, radiusKm } = path
     this.ae = radiusKm
     this.sight = Math.sqrt(0.002 * radiusKm)
     this.needs = 17.456 * Math.sqrt(299.792458 / f)
-    const x = (18000 * sigmaSm) / f
-    const flat = 0.36 / Math.cbrt(f) / Math.sqrt(Math.hypot(epsilonR - 1, x))
-    this.k1 = polarisation === 'horizontal' ? flat : flat * Math.hypot(epsilonR, x)
+    const admittance = ({ sigmaSm, epsilonR }: GroundKind) => {
+      const x = (18000 * sigmaSm) / f
+      const flat = 0.36 / Math.cbrt(f) / Math.sqrt(Math.hypot(epsilonR - 1, x))
+      return polarisation === 'horizontal' ? flat : flat * Math.hypot(epsilonR, x)
+    }
+    this.k1 = admittance(ground)
+    this.k1Sea = sea ? admittance(sea) : this.k1
     this.x1 = 2.188 * Math.cbrt(f)
     this.y1 = 9.575e-3 * Math.cbrt(f) ** 2
     this.lnCbrtAe = Math.log(radiusKm) / 3
   }
 
-  /** Loss over a smooth earth, dB, 0 where the path clears it. @param d km @param h1, h2 above 0 m */
-  lossDb(d: number, h1: number, h2: number): number {
+  /**
+   * Loss over a smooth earth, dB, 0 where the path clears it.
+   * @param d km @param h1, h2 above 0 m @param seaShare of the path over the sea, 0 to 1
+   */
+  lossDb(d: number, h1: number, h2: number, seaShare = 0): number {
     const roots = Math.sqrt(h1) + Math.sqrt(h2)
-    if (d >= this.sight * roots) return this.firstTerm(d, h1, h2, this.lnCbrtAe)
+    if (d >= this.sight * roots) return this.weighted(d, h1, h2, this.lnCbrtAe, seaShare)
     const { ae } = this
     // Clear everywhere by more than is needed anywhere.
     if (Math.min(h1, h2) - (125 * d * d) / ae > (this.needs * Math.sqrt(d)) / 2) return 0
@@ -55,15 +63,31 @@ export class QuickSphere {
     if (clearance > needed) return 0
     // The radius at which the path would just be seen.
     const grazing = (Math.log(500) + 2 * Math.log(d / roots)) / 3
-    const loss = this.firstTerm(d, h1, h2, grazing)
+    const loss = this.weighted(d, h1, h2, grazing, seaShare)
     return loss < 0 ? 0 : (1 - clearance / needed) * loss
   }
 
-  /** The first term of the residue series. @param lnCbrt a third of ln of the effective radius in km */
-  private firstTerm(d: number, h1: number, h2: number, lnCbrt: number): number {
+  /** The first terms over land and sea, each by its share. @param lnCbrt a third of ln of the effective radius in km */
+  private weighted(d: number, h1: number, h2: number, lnCbrt: number, seaShare: number): number {
+    const { path, k1, k1Sea } = this
+    if (!path.sea || seaShare <= 0) return this.firstTerm(d, h1, h2, lnCbrt, k1, path.ground)
+    const overSea = this.firstTerm(d, h1, h2, lnCbrt, k1Sea, path.sea)
+    if (seaShare >= 1) return overSea
+    return seaShare * overSea + (1 - seaShare) * this.firstTerm(d, h1, h2, lnCbrt, k1, path.ground)
+  }
+
+  /** The first term of the residue series over one kind of ground. */
+  private firstTerm(
+    d: number,
+    h1: number,
+    h2: number,
+    lnCbrt: number,
+    k1: number,
+    ground: GroundKind,
+  ): number {
     const c = Math.exp(-lnCbrt)
-    const k = this.k1 * c
-    if (k > MOST_K) return firstTermLoss(this.path, d, h1, h2, Math.exp(3 * lnCbrt))
+    const k = k1 * c
+    if (k > MOST_K) return firstTermLoss({ ...this.path, ground }, d, h1, h2, Math.exp(3 * lnCbrt))
     const kk = k * k
     const beta = (1 + kk * (1.6 + 0.67 * kk)) / (1 + kk * (4.5 + 1.53 * kk))
     const x = this.x1 * beta * c * c * d

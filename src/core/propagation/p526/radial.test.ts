@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { uniformRandom } from '@/core/stats/numeric/uniformRandom'
-import { AVERAGE_GROUND, deltaBullingtonLoss, RadialDiffraction, type DiffractionPath } from '..'
+import { AVERAGE_GROUND, deltaBullingtonLoss, SEA, RadialDiffraction, type DiffractionPath } from '..'
 
 /** A way over hills of all sizes, or over the sea. */
 function way(seed: number, n: number, roughM: number): number[] {
@@ -30,12 +30,14 @@ describe('diffraction along a way', () => {
   ] as const)(
     '%d m rough, %d km a sample, %d MHz %s',
     (rough, stepKm, frequencyMHz, polarisation, near, far) => {
-      const path: DiffractionPath = { frequencyMHz, polarisation, ground: AVERAGE_GROUND, radiusKm: 8494.667 }
+      const at = { frequencyMHz, polarisation, radiusKm: 8494.667 }
+      const path: DiffractionPath = { ...at, ground: AVERAGE_GROUND, sea: SEA }
       const radial = new RadialDiffraction(400, near, far, path)
-      let worst = 0
+      let [worst, seas] = [0, 0]
       for (let seed = 1; seed <= 5; seed++) {
         const heightsM = way(seed, 400, rough)
         const distancesKm = heightsM.map((_, i) => i * stepKm)
+        seas += heightsM.filter((h) => h === 0).length
         radial.begin(stepKm, heightsM[0]!)
         for (let j = 1; j < 400; j++) {
           radial.add(heightsM[j]!)
@@ -47,6 +49,7 @@ describe('diffraction along a way', () => {
         }
       }
       expect(worst).toBeLessThan(1e-5)
+      expect(seas).toBeGreaterThan(100)
     },
   )
 })

@@ -94,6 +94,8 @@ export class RadialDiffraction {
   private steepestBare = -Infinity
   private v1 = 0
   private v2 = 0
+  /** How much of the way so far lies over ground at exactly 0 m, in half samples. */
+  private seaHalves = 0
 
   /**
    * @param most samples of a way at most
@@ -126,6 +128,7 @@ export class RadialDiffraction {
     this.steepestBare = -Infinity
     this.v1 = 0
     this.v2 = 0
+    this.seaHalves = 0
     this.groundHull.clear()
     this.sunkHull.clear()
   }
@@ -153,6 +156,7 @@ export class RadialDiffraction {
     const before = ground[i]!
     this.v1 += stepKm * (groundM + before)
     this.v2 += stepKm * (groundM * (2 * d + i * stepKm) + before * (d + 2 * i * stepKm))
+    this.seaHalves += Number(groundM === 0) + Number(before === 0)
     this.count = j + 1
   }
 
@@ -184,7 +188,7 @@ export class RadialDiffraction {
     }
     const near = hts - Math.min(hst, ground[0]!)
     const far = hrs - Math.min(hsr, ground[j]!)
-    const spherical = this.sphere.lossDb(d, near, far)
+    const spherical = this.sphere.lossDb(d, near, far, this.seaHalves / (2 * j))
     if (spherical <= 0) return loss
     return loss + Math.max(0, spherical - this.smooth(j, d, near, far))
   }

@@ -7,6 +7,8 @@ export interface DiffractionPath {
   frequencyMHz: number
   polarisation: WavePolarisation
   ground: GroundKind
+  /** What ground at exactly 0 m is, by the share of the path that lies over it; left out where all is `ground`. */
+  sea?: GroundKind
   /** Effective radius of the earth, km. */
   radiusKm: number
 }
@@ -30,6 +32,20 @@ export function firstTermLoss(
   return -F - heightGain(beta * y * h1M, k) - heightGain(beta * y * h2M, k)
 }
 
+/** The same over a path that lies partly over the sea, each by its share, as ITU-R P.1812-6 (4.3.3) weighs them. */
+function weightedFirstTerm(
+  path: DiffractionPath,
+  distanceKm: number,
+  h1M: number,
+  h2M: number,
+  seaShare: number,
+  radiusKm?: number,
+): number {
+  const over = (ground: GroundKind) => firstTermLoss({ ...path, ground }, distanceKm, h1M, h2M, radiusKm)
+  if (!path.sea || !(seaShare > 0)) return over(path.ground)
+  return seaShare * over(path.sea) + (1 - seaShare) * over(path.ground)
+}
+
 function heightGain(b: number, k: number): number {
   const g =
     b > 2 ? 17.6 * Math.sqrt(b - 1.1) - 5 * Math.log10(b - 1.1) - 8 : 20 * Math.log10(b + 0.1 * b ** 3)
@@ -39,17 +55,19 @@ function heightGain(b: number, k: number): number {
 /**
  * Diffraction loss over a smooth spherical earth, dB, 0 where the path clears it. Source: ITU-R P.526-15. From 10 MHz.
  * @param h1M, h2M heights over the smooth earth, above 0 m
+ * @param seaShare of the path that lies over the sea, 0 to 1; counts where the path says what sea is
  */
 export function sphericalEarthLoss(
   path: DiffractionPath,
   distanceKm: number,
   h1M: number,
   h2M: number,
+  seaShare = 0,
 ): number {
   const ae = path.radiusKm
   const d = distanceKm
   const sight = Math.sqrt(2 * ae) * (Math.sqrt(0.001 * h1M) + Math.sqrt(0.001 * h2M))
-  if (d >= sight) return firstTermLoss(path, d, h1M, h2M)
+  if (d >= sight) return weightedFirstTerm(path, d, h1M, h2M, seaShare)
   const c = (h1M - h2M) / (h1M + h2M)
   const m = (250 * d * d) / (ae * (h1M + h2M))
   const inner = Math.max(-1, Math.min(1, ((3 * c) / 2) * Math.sqrt((3 * m) / (m + 1) ** 3)))
@@ -60,6 +78,6 @@ export function sphericalEarthLoss(
   const needed = 17.456 * Math.sqrt((d1 * d2 * (299.792458 / path.frequencyMHz)) / d)
   if (clearance > needed) return 0
   const modified = 500 * (d / (Math.sqrt(h1M) + Math.sqrt(h2M))) ** 2
-  const loss = firstTermLoss(path, d, h1M, h2M, modified)
+  const loss = weightedFirstTerm(path, d, h1M, h2M, seaShare, modified)
   return loss < 0 ? 0 : (1 - clearance / needed) * loss
 }

@@ -1,10 +1,4 @@
-import {
-  AVERAGE_GROUND,
-  effectiveRadiusKm,
-  freeSpaceLoss,
-  MIN_DIFFRACTION_MHZ,
-  RadialDiffraction,
-} from '@/core/propagation'
+import { freeSpaceLoss, groundPath, MIN_DIFFRACTION_MHZ, RadialDiffraction } from '@/core/propagation'
 import { filled } from '@/core/stats/numeric/filled'
 import type { CoverAt, PathCover } from '@/core/terrain'
 import { endDb, lossOver, type Taken } from '../lossOver'
@@ -103,12 +97,6 @@ export function lossField(
   const field = emptyField(raster, every)
   const coarse = fieldSide(raster, every)
   const [n, middle] = [half / every, (coarse - 1) / 2]
-  const path = {
-    frequencyMHz,
-    polarisation: vertical ? 'vertical' : 'horizontal',
-    ground: AVERAGE_GROUND,
-    radiusKm: effectiveRadiusKm(taken.k),
-  } as const
   const coverOfCell = (i: number) => (cover && cover[i]! > 0 ? kinds[cover[i]! - 1]! : null)
   const centre = half * side + half
   const near = coverOfCell(centre)
@@ -117,7 +105,7 @@ export function lossField(
     endDb(frequencyMHz, farM, far, taken.farStands, false)
   const usualEnds = ends(null)
   const runs = taken.model === 'terrain' && frequencyMHz >= MIN_DIFFRACTION_MHZ
-  const radial = new RadialDiffraction(half + 1, baseM, farM, path)
+  const radial = new RadialDiffraction(half + 1, baseM, farM, groundPath(frequencyMHz, vertical, taken.k))
   // What stands about, or another model than the one that runs along, asks for the whole of what was met.
   const walked = runs && !cover ? null : new Walked(half + 1)
   const whole = (distanceKm: number, far: CoverAt | null, met: Walked) => {
