@@ -64,7 +64,7 @@ test('where one whip wins over the other: areas, ways out, what if, and a place 
   await test.step('one link alone, with its contours named', async () => {
     await page.getByRole('combobox', { name: 'Against' }).click()
     await page.getByRole('option', { name: 'nobody' }).click()
-    await expect(page.getByText(/A, Stub whip, covers .* km² shown: 90 of 100 calls/)).toBeVisible()
+    await expect(page.getByText(/A, Stub whip, covers .* km² of land shown: 90 of 100 calls/)).toBeVisible()
     await expect(page.getByText('A comes through 90 % of the time or more')).toBeVisible()
   })
 

@@ -4,7 +4,7 @@ import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { Link } from '@/core/kit'
 import { leastThatIsEnough, type Enough, type RigBurden } from '@/core/reach/map/enough'
-import { shareText, toCoverWords } from '@/core/reach/map/mapWords'
+import { shareText } from '@/core/reach/map/mapWords'
 import { FINEST } from '@/core/reach/map/mapRaster'
 import type { ReachMapAsk } from '@/core/reach/map/reachMap'
 import { heightText, percentText, type Units } from '@/core/units'
@@ -32,6 +32,8 @@ interface Props {
   burdens: ReadonlyMap<string, RigBurden>
   /** Share that is needed, 0 to 1. */
   needed: number
+  /** What is to be covered, as it is spoken of. */
+  toCover: string
   onNeeded: (share: number) => void
   units: Units
 }
@@ -66,7 +68,8 @@ interface Row {
 
 /** Which rig is enough, and what a mast would bring: the share that each covers, and the chance that it is as needed. */
 export function EnoughPart(props: Props) {
-  const { worker, groundKey, base, radiusM, ask, links, first, burdens, needed, onNeeded, units } = props
+  const { worker, groundKey, base, radiusM, ask, links, first, burdens, needed, toCover, onNeeded, units } =
+    props
   const masts = MASTS_M.filter((m) => m > first.base.antennaHeightM).slice(0, MASTS)
   const tried = [
     ...links.map((link) => ({ link, mastM: null as number | null })),
@@ -92,7 +95,6 @@ export function EnoughPart(props: Props) {
   const best = [...rigs].sort(
     (a, b) => b.enough.chance - a.enough.chance || b.enough.share.median - a.enough.share.median,
   )[0]
-  const what = toCoverWords(ask.areas)
   const mastThatDoes = rows.find((r) => r.mastM !== null && r.enough.chance >= CERTAIN)
   return (
     <Box component="section" sx={{ my: 3 }}>
@@ -101,7 +103,7 @@ export function EnoughPart(props: Props) {
       </Typography>
       <Box sx={{ display: 'flex', gap: 2, flexWrap: 'wrap', alignItems: 'center', mb: 1.5 }}>
         <PickOne
-          label={`Of ${what} is needed`}
+          label={`Of ${toCover} is needed`}
           value={String(needed)}
           options={NEEDS.map((n) => ({ value: String(n), name: percentText(n) }))}
           onPick={(n) => onNeeded(Number(n))}
@@ -158,7 +160,7 @@ export function EnoughPart(props: Props) {
           <EnoughPicture
             rows={rigs.map((r) => ({ letter: r.link.letter, burden: r.burden, share: r.enough.share }))}
             needed={needed}
-            what={what}
+            what={toCover}
           />
         </Box>
       )}

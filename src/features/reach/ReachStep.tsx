@@ -49,6 +49,7 @@ function ReachMapStep(props: PlacedReachProps) {
     worths,
     map,
     said,
+    toCover,
     ...found
   } = useReach(props)
   const { shown, directions, reliability, usualM, radiusM, mapM, set, needed, drawn } = chosen
@@ -97,7 +98,7 @@ function ReachMapStep(props: PlacedReachProps) {
           {map && <AreasCovered {...{ areas, map, base, units }} links={drawn} trialId={props.trialId} />}
           {map && <RoutesCovered {...{ routes, map, onLegs, units }} links={drawn} />}
           <EnoughPart
-            {...{ groundKey, base, links, needed, units }}
+            {...{ groundKey, base, links, needed, toCover, units }}
             onNeeded={chosen.setNeeded}
             radiusM={mapM}
             worker={found.finest ? worker : null}
@@ -108,7 +109,7 @@ function ReachMapStep(props: PlacedReachProps) {
         </>
       )}
       <SitesPart
-        {...{ units, sites, leftOut, needed, areas }}
+        {...{ units, sites, leftOut, needed, toCover }}
         answer={found.withSites}
         trialId={props.trialId}
         base={props.base}

@@ -7,7 +7,7 @@ import type { ReactNode } from 'react'
 import { inverse, type Place } from '@/core/geo'
 import type { Link as RigLink } from '@/core/kit'
 import type { Share } from '@/core/reach/map/jointDraws'
-import { shareRange, shareText, toCoverWords } from '@/core/reach/map/mapWords'
+import { shareRange, shareText } from '@/core/reach/map/mapWords'
 import { pairsSentence, sitesSentence, type NamedSite } from '@/core/reach/map/siteWords'
 import type { SitesTogether, SiteWorth } from '@/core/reach/map/sitesTogether'
 import { distanceText, heightText, percentText, type Units } from '@/core/units'
@@ -22,7 +22,8 @@ interface Props {
   /** What they add; asked once the map is as fine as it gets. */
   answer: Answer<SitesTogether>
   base: Place & { name: string }
-  areas: readonly unknown[]
+  /** What is to be covered, as it is spoken of. */
+  toCover: string
   link: RigLink
   sites: ReachSite[]
   /** So much of it is needed, 0 to 1. */
@@ -34,9 +35,8 @@ interface Props {
 
 /** What other bases and relays would add to the base, and what all cover together. */
 export function SitesPart(props: Props) {
-  const { answer, base, link, sites, needed, units } = props
+  const { answer, base, link, sites, needed, toCover, units } = props
   const found = answer.value
-  const of = toCoverWords(props.areas)
   return (
     <Box component="section" sx={{ my: 3 }}>
       <Typography variant="h2" component="h2" gutterBottom>
@@ -53,7 +53,7 @@ export function SitesPart(props: Props) {
           <Box role="status" sx={{ fontWeight: 700, mb: 1, minHeight: '1.5em', maxWidth: 980 }}>
             {answer.at === 'failed' && `It could not be worked out: ${answer.why}.`}
             {answer.at !== 'failed' && !found && 'Working it out…'}
-            {found && sitesSentence(found, sites, of, needed)}
+            {found && sitesSentence(found, sites, toCover, needed)}
           </Box>
           {found && <SitesTable {...{ found, sites, base, units }} />}
           {found && (
@@ -62,8 +62,8 @@ export function SitesPart(props: Props) {
               {heightText(link.base.antennaHeightM, units)} on each site.{' '}
               {sites.length > 1 &&
                 `Each next adds most to those above it: ${found.order.map((o) => `${percentText(o.share.median)} with ${nameOf(sites, o.id)}`).join(', then ')}. `}
-              From at least one of all {shareText(found.atLeastOne)} of {of} is covered, from at least two{' '}
-              {shareText(found.atLeastTwo)}.{` ${pairsSentence(found, sites, of)}`}
+              From at least one of all {shareText(found.atLeastOne)} of {toCover} is covered, from at least
+              two {shareText(found.atLeastTwo)}.{` ${pairsSentence(found, sites, toCover)}`}
               {props.leftOut > 0 && ` Sites farther off are left out: ${props.leftOut}.`}
             </Box>
           )}

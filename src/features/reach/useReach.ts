@@ -124,10 +124,11 @@ export function useReach(props: PlacedReachProps) {
     () => (together && found.map ? { ...found.map, layers: allDrawn.value ?? [] } : found.map),
     [together, found.map, allDrawn.value],
   )
+  const toCover = toCoverWords(areas, found.map)
   const said = together
     ? {
         first: null,
-        sentence: togetherSentence(withSites.value, sites.length + 1, toCoverWords(areas), reliability),
+        sentence: togetherSentence(withSites.value, sites.length + 1, toCover, reliability),
       }
     : sentencesOf(map, areas[0], drawn, reliability, units)
   return {
@@ -146,6 +147,7 @@ export function useReach(props: PlacedReachProps) {
       next,
       worths,
       map,
+      toCover,
       said,
     },
     finest: found.finest,

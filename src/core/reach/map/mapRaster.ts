@@ -44,6 +44,30 @@ export interface RasterGround {
   kinds: CoverAt[]
 }
 
+/** Less of what is known than this is no land to speak of, and the sea counts too. */
+const LEAST_LAND = 0.05
+const landBy = new WeakMap<RasterGround, boolean>()
+
+/** Whether a raster has sea (ground at exactly 0 m) that is left out of shares and areas, as nobody walks there. */
+export function landAlone(ground: RasterGround): boolean {
+  const known = landBy.get(ground)
+  if (known !== undefined) return known
+  let [land, sea] = [0, 0]
+  for (const h of ground.heightsM) {
+    if (h === 0) sea++
+    else if (h === h) land++
+  }
+  const alone = sea > 0 && land > LEAST_LAND * (land + sea)
+  landBy.set(ground, alone)
+  return alone
+}
+
+/** Whether a cell, east and south of the middle, counts in shares and areas. */
+export function countsAt(ground: RasterGround, east: number, south: number): boolean {
+  const { half } = ground.raster
+  return !landAlone(ground) || ground.heightsM[(half + south) * (2 * half + 1) + half + east] !== 0
+}
+
 export function rasterGround(terrain: Terrain, cover: Cover | null, raster: MapRaster): RasterGround {
   const side = 2 * raster.half + 1
   const heightsM = new Float32Array(side * side)

@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { link as linkOf, rig as rigOf } from '@/core/testing/plans'
 import type { Share } from './jointDraws'
-import { areaSentence, layerName, mapFacts, mapSentence } from './mapWords'
+import { areaSentence, layerName, mapFacts, mapSentence, toCoverWords } from './mapWords'
 
 const share = (median: number, low: number, high: number): Share => ({ median, low, high })
 const two = (first: Share, second: Share) => ({
   knownKm2: 40,
+  land: false,
   whole: {
     links: [share(0.5, 0.4, 0.6), share(0.3, 0.2, 0.4)],
     alone: { first, second, both: share(0.2, 0.1, 0.3) },
@@ -16,13 +17,21 @@ const said = (first: Share, second: Share) => mapSentence(two(first, second), NA
 
 describe('what a map says', () => {
   it('of one link: what it covers, and how sure that is', () => {
-    const map = { knownKm2: 40, whole: { links: [share(0.31, 0.245, 0.4)], alone: null } }
+    const map = { knownKm2: 40, land: false, whole: { links: [share(0.31, 0.245, 0.4)], alone: null } }
     expect(mapSentence(map, NAMES, 0.9, 'metric')).toBe(
       'A, Long whip, covers 12.4 km² (9.80 to 16.0) of the 40.0 km² shown: 90 of 100 calls come through there.',
     )
     expect(mapSentence(map, NAMES, 0.5, 'imperial')).toMatch(
       /4\.79 sq mi \(3\.78 to 6\.18\) of the 15\.4 sq mi shown: 50/,
     )
+    expect(mapSentence({ ...map, land: true }, NAMES, 0.9, 'metric')).toMatch(
+      /of the 40\.0 km² of land shown/,
+    )
+    expect([true, false].map((land) => toCoverWords([], { land }))).toEqual([
+      'the land on the map',
+      'the map',
+    ])
+    expect(toCoverWords(['an area'], { land: true })).toBe('the areas to be covered')
   })
   it('of two: who wins ground, only where the intervals lie apart', () => {
     expect(said(share(0.2, 0.1, 0.3), share(0, 0, 0.002))).toBe(
@@ -33,6 +42,10 @@ describe('what a map says', () => {
     )
     expect(said(share(0.2, 0.05, 0.3), share(0.1, 0, 0.2))).toMatch(
       /^Not decided: A, Long whip, alone covers/,
+    )
+    const onLand = { ...two(share(0.2, 0.1, 0.3), share(0, 0, 0.002)), land: true }
+    expect(mapSentence(onLand, NAMES, 0.9, 'metric')).toMatch(
+      /wins 8\.00 km² \(4\.00 to 12\.0\) of land that/,
     )
     expect(said(share(0, 0, 0), share(0, 0, 0))).toMatch(/the same ground: neither wins any/)
   })

@@ -18,8 +18,8 @@ export const shareText = (share: Share) => `${percentText(share.median)} ${share
 export const shareRange = ({ low, high }: Share) => `(${Math.round(100 * low)} to ${Math.round(100 * high)})`
 
 /** What is to be covered, as it is spoken of. */
-export const toCoverWords = (areas: readonly unknown[]) =>
-  areas.length > 0 ? 'the areas to be covered' : 'the map'
+export const toCoverWords = (areas: readonly unknown[], map: Pick<ReachMap, 'land'> | null) =>
+  areas.length > 0 ? 'the areas to be covered' : map?.land ? 'the land on the map' : 'the map'
 
 /** What of an area that is to be covered each link covers, the most first. */
 export function areaSentence(
@@ -40,29 +40,30 @@ const NOTHING = 0.005
 
 /** What the map says, first: what a link covers, or which of two wins ground. */
 export function mapSentence(
-  map: Pick<ReachMap, 'whole' | 'knownKm2'>,
+  map: Pick<ReachMap, 'whole' | 'knownKm2' | 'land'>,
   names: readonly string[],
   reliability: number,
   units: Units,
 ): string {
   const calls = `${Math.round(100 * reliability)} of 100 calls`
-  const { whole, knownKm2 } = map
+  const { whole, knownKm2, land } = map
   const area = (share: Share) => areaShareText(share, knownKm2, units)
+  const ground = land ? ' of land' : ''
   if (!whole.alone)
-    return `${names[0]} covers ${area(whole.links[0]!)} of the ${areaText(knownKm2, units)} shown: ${calls} come through there.`
+    return `${names[0]} covers ${area(whole.links[0]!)} of the ${areaText(knownKm2, units)}${ground} shown: ${calls} come through there.`
   const { first, second } = whole.alone
   const [a, b] = [names[0]!, names[1]!]
   if (first.high < NOTHING && second.high < NOTHING)
     return `${a} and ${b} cover the same ground: neither wins any.`
   if (first.low > second.high)
     return second.high < NOTHING
-      ? `${a} wins ${area(first)} that ${b} does not cover, and loses none.`
-      : `${a} wins ${area(first)} that ${b} does not cover, and loses ${area(second)}.`
+      ? `${a} wins ${area(first)}${ground} that ${b} does not cover, and loses none.`
+      : `${a} wins ${area(first)}${ground} that ${b} does not cover, and loses ${area(second)}.`
   if (second.low > first.high)
     return first.high < NOTHING
-      ? `${b} wins ${area(second)} that ${a} does not cover, and loses none.`
-      : `${b} wins ${area(second)} that ${a} does not cover, and loses ${area(first)}.`
-  return `Not decided: ${a} alone covers ${area(first)}, ${b} alone ${area(second)}.`
+      ? `${b} wins ${area(second)}${ground} that ${a} does not cover, and loses none.`
+      : `${b} wins ${area(second)}${ground} that ${a} does not cover, and loses ${area(first)}.`
+  return `Not decided: ${a} alone covers ${area(first)}${ground}, ${b} alone ${area(second)}.`
 }
 
 const WAY_WORDS = { 'to base': 'to base', 'from base': 'from base', both: 'the worse of both ways' }

@@ -17,7 +17,7 @@ import { coverField } from './coverField'
 import { enoughOf, leastThatIsEnough } from './enough'
 import { holesIn } from './holes'
 import { checkPlaces, nextOnMap } from './nextOnMap'
-import { reachMap } from './reachMap'
+import { reachMap, wholeMap } from './reachMap'
 import { coverChance, coverDraws, drawnShares, shareOf, wayKey, type AskedPlace } from './jointDraws'
 import { lossField } from './lossField'
 import { cellPlace, fieldPlace, fieldSide, rasterAbout, rasterGround, refined } from './mapRaster'
@@ -320,7 +320,7 @@ describe('the map of links', () => {
       )
     expect([low!.level, high!.level]).toEqual([0.5, 0.9])
     expect(size(high!.rings)).toBeLessThan(size(low!.rings))
-    expect(one.knownKm2).toBeCloseTo(Math.PI * 16, 0)
+    expect([one.land, one.knownKm2]).toEqual([false, expect.closeTo(Math.PI * 16, 0)])
     expect(one.areas[0]!.links[0]!.median).toBeGreaterThan(one.areas[1]!.links[0]!.median)
   })
 
@@ -347,6 +347,24 @@ describe('the map of links', () => {
       expect(s.state).not.toBe(told![i]!.state)
     })
     expect(told![0]!.state).toBe('covered')
+  })
+
+  it('the sea is left out of what the map counts, unless hardly anything is land', () => {
+    const sea = (share: number) => {
+      const flooded = hills()
+      const rows = Math.round(share * flooded.height)
+      const data = flooded.data.map((h, i) => (Math.floor(i / flooded.width) < rows ? 0 : Math.max(1, h)))
+      const shore = new ReachMapMaker(rasterGround(terrainOf([{ ...flooded, data }]), null, raster))
+      return { map: reachMap(shore, ask([LINK])), places: wholeMap(shore) }
+    }
+    const dry = sea(0)
+    const half = sea(0.5)
+    expect([dry.map.land, half.map.land]).toEqual([false, true])
+    // The grid's middle row lies at 47.15, as the base does.
+    expect(half.map.knownKm2 / dry.map.knownKm2).toBeCloseTo(0.5, 1)
+    expect(half.places.length / dry.places.length).toBeCloseTo(0.5, 1)
+    expect(half.places.every((p) => p.lat < BASE.lat + 0.001)).toBe(true)
+    expect(sea(0.99).map.land).toBe(false)
   })
 
   it('of two, the stronger wins ground and loses none; a link beside itself wins nothing', () => {

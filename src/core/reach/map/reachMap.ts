@@ -17,7 +17,15 @@ import {
   type CoverDraws,
   type Share,
 } from './jointDraws'
-import { cellPlace, fieldSide, nearestTo, type Field } from './mapRaster'
+import {
+  cellPlace,
+  countsAt,
+  fieldSide,
+  landAlone,
+  nearestTo,
+  type Field,
+  type RasterGround,
+} from './mapRaster'
 import { ringsAbove } from './mapRings'
 
 /** Ground that is to be covered, and ways that are. */
@@ -70,8 +78,9 @@ export interface Covered {
 export interface ReachMap {
   every: number
   layers: MapLayer[]
-  /** Of the ground that is known on the map, km². */
+  /** Of the ground that is known on the map, km², and whether that is its land alone. */
   knownKm2: number
+  land: boolean
   whole: Covered
   areas: (Covered & { id: string; holes: Hole[][] })[]
   routes: { id: string; lengthM: number; share: Share[]; stretches: Stretch[][] }[]
@@ -114,7 +123,7 @@ export function reachMap(maker: ReachMapMaker, ask: ReachMapAsk): ReachMap {
   const { links, directions, settings, reliability, every } = ask
   const covers = links.map((l) => coverField(maker, l, directions, settings, reliability, every))
   const placed = askedPlaces(maker, ask)
-  const { half, stepM } = maker.ground.raster
+  const { stepM } = maker.ground.raster
   const cellKm2 = ((stepM * every) / 1000) ** 2
   const drawn = (id: string, places: AskedPlace[]) => drawnCover(maker, ask, id, places)
   const covered = (id: string, at: readonly Place[]): Covered => {
@@ -139,9 +148,10 @@ export function reachMap(maker: ReachMapMaker, ask: ReachMapAsk): ReachMap {
     every,
     layers: layersOf(maker, ask, covers),
     knownKm2: covers[0]!.values.reduce(
-      (n, v, i) => n + (within(covers[0]!, i, half) && !Number.isNaN(v) ? cellKm2 : 0),
+      (n, v, i) => n + (!Number.isNaN(v) && counts(covers[0]!, i, maker.ground) ? cellKm2 : 0),
       0,
     ),
+    land: landAlone(maker.ground),
     whole: covered('whole', wholeMap(maker)),
     areas: ask.areas.map(({ id, rings }) => ({
       id,
@@ -162,21 +172,25 @@ export function reachMap(maker: ReachMapMaker, ask: ReachMapAsk): ReachMap {
   }
 }
 
-/** A cell in the circle that the map is about. */
-function within({ raster, every }: Field, i: number, half: number): boolean {
+/** A cell in the circle that the map is about that counts there. */
+function counts({ raster, every }: Field, i: number, ground: RasterGround): boolean {
+  const { half } = raster
   const side = fieldSide(raster, every)
-  const [row, column] = [Math.floor(i / side) * every - half, (i % side) * every - half]
-  return row * row + column * column <= half * half
+  const [south, east] = [Math.floor(i / side) * every - half, (i % side) * every - half]
+  return south * south + east * east <= half * half && countsAt(ground, east, south)
 }
 
-/** Places spread evenly over the circle that a map is about. */
-export function wholeMap({ ground: { raster } }: ReachMapMaker): Place[] {
+/** Places spread evenly over the circle that a map is about, or over its land. */
+export function wholeMap({ ground }: ReachMapMaker): Place[] {
+  const { raster } = ground
   const step = (2 * raster.half) / ACROSS
   const places: Place[] = []
   for (let r = 0; r < ACROSS; r++)
     for (let c = 0; c < ACROSS; c++) {
       const [south, east] = [(r + 0.5) * step - raster.half, (c + 0.5) * step - raster.half]
-      if (south * south + east * east <= raster.half ** 2) places.push(cellPlace(raster, east, south))
+      const inside = south * south + east * east <= raster.half ** 2
+      if (inside && countsAt(ground, Math.round(east), Math.round(south)))
+        places.push(cellPlace(raster, east, south))
     }
   return places
 }
