@@ -15,8 +15,8 @@ interface Props {
   /** Of marks, ways out and areas, by their ids. */
   names: ReadonlyMap<string, string>
   base: Place
-  /** There are areas to be covered: their share is asked; else that of the whole map. */
-  areas: boolean
+  /** What is to be covered, as it is spoken of: its share is asked. */
+  toCover: string
   units: Units
 }
 
@@ -42,9 +42,9 @@ const whereText = ({ on, id }: NextOnMap['at'], names: Props['names']) =>
   `${ON[on]} ${names.get(id) ?? 'a place'}`
 
 /** The next best check: where, with which rig and which way, and what it narrows for how long a walk. */
-export function NextBestPart({ next, links, names, base, areas, units }: Props) {
+export function NextBestPart({ next, links, names, base, toCover, units }: Props) {
   const looks = looksOf(links.map((l) => l.letter))
-  const asked = `${links.length > 1 ? 'what one covers more than the other' : `what ${links[0]!.letter} covers`} of ${areas ? 'the areas to be covered' : 'the map'}`
+  const asked = `${links.length > 1 ? 'what one covers more than the other' : `what ${links[0]!.letter} covers`} of ${toCover}`
   const best = next.at === 'there' ? worthwhile(next.value) : []
   return (
     <Box component="section" sx={{ my: 3 }}>

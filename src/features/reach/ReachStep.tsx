@@ -117,10 +117,9 @@ function ReachMapStep(props: PlacedReachProps) {
       />
       {own && (
         <NextBestPart
-          {...{ next, base, units }}
+          {...{ next, base, toCover, units }}
           links={drawn}
           names={new Map([...marks, ...routes, ...areas].map(({ id, name }) => [id, name]))}
-          areas={areas.length > 0}
         />
       )}
       {props.honest}

@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { direct } from '@/core/geo'
 import { link as linkOf, rig as rigOf } from '@/core/testing/plans'
+import { priorCorrection } from '../correction/learnCorrection'
+import { linkKey } from '../linkKey'
 import type { AskedPlace } from './jointDraws'
 import { wayKey } from './jointDraws'
 import { nextBest, type NextAsk } from './nextBest'
@@ -53,6 +55,15 @@ describe('the next best check', () => {
   it('counts what it costs to get there', () => {
     const candidates = ask({}).candidates.map((c, i) => ({ ...c, minutes: i === 0 ? 300 : 5 }))
     expect(nextBest(ask({ candidates }))[0]!.candidate).not.toBe(0)
+  })
+  it('what chance alone makes of it is nothing, however near it lies to the base', () => {
+    // All of these are heard anyway, and stand a minute away; their levels say nothing of the edge, on the other side.
+    const sure = Array.from({ length: 40 }, (_, i) => ({ ...at(200 + i, 40 + i, 90), minutes: 1 }))
+    const prior = priorCorrection([linkKey(A)])
+    const learnt = { ...prior, covariance: prior.covariance.map((row) => row.map((v) => v / 1e4)) }
+    const candidates = [...sure, { ...at(55, 1950, 2), minutes: 60 }]
+    const worth = nextBest(ask({ candidates, correction: learnt }))
+    expect(worth[0]!.candidate).toBe(sure.length)
   })
   it('of two links, asks the one that is not known: both in turn, never what is certain', () => {
     const worth = nextBest(ask({ links: [A, B], reportDb: null }))

@@ -83,7 +83,8 @@ export function nextBest(ask: NextAsk): CheckWorth[] {
             0,
           )
           // Chance alone makes this much of any two figures over so many draws.
-          const narrows = Math.max(0, takes / spread - 1 / draws)
+          const found = takes / spread - 1 / draws
+          const narrows = found > BY_CHANCE ? found : 0
           return { candidate, link, direction, narrows, perMinute: narrows / minutes }
         }),
       ),
@@ -105,7 +106,12 @@ function inOrderOfReading(said: Float64Array, noiseDb: number): Uint16Array {
 }
 
 /** Readings that are told apart. */
-const READINGS = 20
+const READINGS = 8
+/**
+ * Of any two figures that have nothing to do with one another, readings take away no more than this by chance: three
+ * spreads of it. A check next to the base would be the best else, as nothing is quicker.
+ */
+const BY_CHANCE = (3 * Math.sqrt(2 * (READINGS - 1))) / DRAWS
 
 /** Variance that a level takes away: that between readings, less what chance alone makes of so many. */
 function byLevels(asked: Float64Array, order: Uint16Array): number {
