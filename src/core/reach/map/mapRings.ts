@@ -10,7 +10,7 @@ const DIGITS = 6
  * their outline. What is not known is below everything.
  * @param leastCells pieces smaller than this are left out
  */
-export function ringsAbove(field: Field, value: number, leastCells = 0): Rings[] {
+function ringsAbove(field: Field, value: number, leastCells = 0): Rings[] {
   const { raster, every } = field
   const side = fieldSide(raster, every)
   const [found] = contours().size([side, side]).thresholds([value])(field.values as unknown as number[])
@@ -26,6 +26,22 @@ export function ringsAbove(field: Field, value: number, leastCells = 0): Rings[]
     const large = rings.filter((ring) => Math.abs(enclosed(ring)) >= leastCells)
     return rings[0] === large[0] && large.length > 0 ? [large.map((ring) => ring.map(place))] : []
   })
+}
+
+/**
+ * {@link ringsAbove} within the circle that a map is about: what lies in the corners of its raster is farther out than
+ * was asked for, and is not counted either.
+ */
+export function ringsWithin(field: Field, value: number, leastCells = 0): Rings[] {
+  const { raster, every } = field
+  const side = fieldSide(raster, every)
+  const middle = (side - 1) / 2
+  // Falls through the value at the circle, a cell at a time, so that its outline is round.
+  const round = field.values.map((v, i) => {
+    const out = Math.hypot(Math.floor(i / side) - middle, (i % side) - middle)
+    return Math.min(v, value + raster.half / every - out)
+  })
+  return ringsAbove({ ...field, values: round }, value, leastCells)
 }
 
 /** Cells that a ring encloses. */

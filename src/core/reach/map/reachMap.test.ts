@@ -20,7 +20,8 @@ import { checkPlaces, nextOnMap } from './nextOnMap'
 import { reachMap, wholeMap } from './reachMap'
 import { coverChance, coverDraws, drawnShares, shareOf, wayKey, type AskedPlace } from './jointDraws'
 import { lossField } from './lossField'
-import { cellPlace, fieldPlace, fieldSide, rasterAbout, rasterGround, refined } from './mapRaster'
+import { ringsWithin } from './mapRings'
+import { cellPlace, emptyField, fieldPlace, fieldSide, rasterAbout, rasterGround, refined } from './mapRaster'
 
 const BASE = { lat: 47.15, lon: -29.85 }
 const rig = (letter: string, more: Partial<Rig>) =>
@@ -347,6 +348,15 @@ describe('the map of links', () => {
       expect(s.state).not.toBe(told![i]!.state)
     })
     expect(told![0]!.state).toBe('covered')
+  })
+
+  it('what is covered ends in a round line where the map does, not in the corners of its cells', () => {
+    const all = emptyField(raster, 4)
+    all.values.fill(1)
+    const [[outline]] = ringsWithin(all, 0.5) as [[[number, number][]]]
+    const farM = outline.map(([lon, lat]) => inverse(BASE, { lat, lon }).distanceM)
+    const radiusM = raster.half * raster.stepM
+    expect(Math.max(...farM.map((m) => Math.abs(m - radiusM)))).toBeLessThan(4 * raster.stepM)
   })
 
   it('the sea is left out of what the map counts, unless hardly anything is land', () => {

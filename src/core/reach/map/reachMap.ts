@@ -26,7 +26,7 @@ import {
   type Field,
   type RasterGround,
 } from './mapRaster'
-import { ringsAbove } from './mapRings'
+import { ringsWithin } from './mapRings'
 
 /** Ground that is to be covered, and ways that are. */
 export interface MapArea {
@@ -226,7 +226,7 @@ function layersOf(maker: ReachMapMaker, ask: ReachMapAsk, covers: readonly Field
       : [
           {
             kind: 'guess',
-            rings: ringsAbove(
+            rings: ringsWithin(
               where(how, (v, i) => Math.round(v) === HOW.length - 1 && told(i)),
               0.5,
               SPECK,
@@ -237,19 +237,23 @@ function layersOf(maker: ReachMapMaker, ask: ReachMapAsk, covers: readonly Field
     const chance = maker.chance(links[0]!, directions, settings, every)
     const levels = [...new Set([0.5, reliability])].sort((a, b) => a - b)
     return [
-      ...levels.map((level) => ({ kind: 'chance' as const, level, rings: ringsAbove(chance, level, SPECK) })),
+      ...levels.map((level) => ({
+        kind: 'chance' as const,
+        level,
+        rings: ringsWithin(chance, level, SPECK),
+      })),
       ...guessed((i) => chance.values[i]! >= levels[0]!),
     ]
   }
   const sides = sidesField(covers[0]!, covers[1]!)
   const undecided: MapLayer = {
     kind: 'undecided',
-    rings: ringsAbove(undecidedField(covers[0]!, covers[1]!), 0.5, SPECK),
+    rings: ringsWithin(undecidedField(covers[0]!, covers[1]!), 0.5, SPECK),
   }
   const of = (side: Side): MapLayer => ({
     kind: 'side',
     side,
-    rings: ringsAbove(
+    rings: ringsWithin(
       where(sides, (v) => v === SIDES.indexOf(side)),
       0.5,
       SPECK,

@@ -1,6 +1,6 @@
 import type { ReachMapMaker } from './chanceField'
 import { emptyField, fieldPlace, nearestTo, type Field } from './mapRaster'
-import { ringsAbove } from './mapRings'
+import { ringsWithin } from './mapRings'
 import { SPECK, type MapLayer, type ReachMapAsk } from './reachMap'
 
 /**
@@ -37,7 +37,7 @@ export function togetherLayers(
 ): MapLayer[] {
   const { best, second } = bestTwo(makers.map((m) => m.chance(links[0]!, directions, settings, every)))
   return [
-    { kind: 'chance', level: reliability, rings: ringsAbove(best, reliability, SPECK) },
-    { kind: 'twice', level: reliability, rings: ringsAbove(second, reliability, SPECK) },
+    { kind: 'chance', level: reliability, rings: ringsWithin(best, reliability, SPECK) },
+    { kind: 'twice', level: reliability, rings: ringsWithin(second, reliability, SPECK) },
   ]
 }
