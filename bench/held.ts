@@ -7,7 +7,6 @@ import { execFile } from 'node:child_process'
 import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { availableParallelism } from 'node:os'
 import { promisify } from 'node:util'
-import { aheadBy, aheadEverywhere, DRAWS_ERR } from '../src/core/model/testing/ahead'
 import { DAY_SHAPES } from './days'
 import {
   noTally,
@@ -18,10 +17,9 @@ import {
   warnedRow,
   type ShapeTally,
 } from './heldTally'
-import { writeTable } from './table'
+import { CALIBRATION, writeTable } from './table'
 
 const KEPT = 'bench/held.json'
-const CALIBRATION = 'docs/calibration.md'
 const AT_A_TIME = 25
 /** Shapes that are warned of less often are not shown apart. */
 const WARNED_SHARE = 0.15
@@ -61,18 +59,4 @@ await Promise.all(
       write()
     }
   }),
-)
-
-const logs = 2 * wanted
-const shorter = Array.from({ length: logs }, (_, i) => aheadBy(aheadEverywhere(i + 1))).filter((lgs) =>
-  lgs.some((lg) => lg < -DRAWS_ERR),
-)
-writeTable(
-  CALIBRATION,
-  'ahead',
-  [
-    'logs in which a link is reported at least as well as another at every mark',
-    'of them it reaches less far in, by more than the draws err',
-  ],
-  [[String(logs), String(shorter.length)]],
 )

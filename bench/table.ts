@@ -13,3 +13,4 @@ export function writeTable(file: string, name: string, head: string[], rows: str
 }
 
 export const BENCHMARKS = 'docs/benchmarks.md'
+export const CALIBRATION = 'docs/calibration.md'
