@@ -34,6 +34,7 @@ type FromParts =
   | 'crossPolarDb'
   | 'pattern'
   | 'azimuthDeg'
+  | 'tiltDeg'
 
 /** What is stored of a rig. The figures of a built one come from its parts; those typed stand for the others. */
 export type RigInput = Omit<Rig, 'id' | FromParts | 'sensitivityDbm' | 'bandwidthKHz'> & {

@@ -82,6 +82,7 @@ function forPrediction(placed: PlacedRig, assembly: Assembly, budgets: readonly 
   const claimed = statedDbi(antenna?.spec.claimedGain ?? null)
   const unsaid = mast === null && mount !== null && mount.spec.bodyLossDb === null
   const { azimuthDeg } = assembly.pose
+  const tiltDeg = assembly.pose.tiltDeg ?? (mast === null ? (mount?.spec.tiltDeg ?? null) : null)
   return {
     sensitivityDbm: placed.radio ? sensitivityDbm(placed.radio.spec) : null,
     ...(unsaid ? {} : { bodyLossDb: Math.min(...budgets.map((b) => b.tx.bodyLossDb)) }),
@@ -91,6 +92,7 @@ function forPrediction(placed: PlacedRig, assembly: Assembly, budgets: readonly 
     ...(antenna?.spec.crossPolarDb == null ? {} : { crossPolarDb: antenna.spec.crossPolarDb }),
     ...(antenna && antenna.spec.pattern.length > 0 ? { pattern: antenna.spec.pattern } : {}),
     ...(azimuthDeg === null ? {} : { azimuthDeg }),
+    ...(tiltDeg === null || tiltDeg === 0 ? {} : { tiltDeg }),
   }
 }
 

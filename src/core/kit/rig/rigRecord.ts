@@ -71,6 +71,8 @@ const rigRecord = record({
   ).optional(),
   /** Where it points, degrees from true north. */
   azimuthDeg: figure().min(0).max(360).optional(),
+  /** How far one that points looks up, or one that does not leans from how it should stand, degrees. */
+  tiltDeg: figure().min(-90).max(90).optional(),
   bandwidthKHz: figure().moreThan(0).max(1e6).nullable().optional(),
   /** What it is made of, frozen with the run; absent where only its figures are known. */
   traits: traitsSchema.optional().default(undefined),

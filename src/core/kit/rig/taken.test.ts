@@ -90,6 +90,18 @@ describe('polarisation and pattern', () => {
     expect(crossedDb(of('circular'), of('vertical'))).toBeCloseTo(3.01, 2)
     expect([crossedDb(of(), of('horizontal')), crossedDb(of(), of())]).toEqual([0, 0])
   })
+  it('a rod that leans loses by its lean, at both ends, and never more than crossed ones do', () => {
+    const of = (tiltDeg: number, more = {}) => rig('A', { polarisation: 'vertical', tiltDeg, ...more })
+    // -10 lg(cos² + 0.1 sin²) of 30 and of 45 degrees.
+    expect(crossedDb(of(30), of(0))).toBeCloseTo(1.107, 3)
+    expect(crossedDb(of(-30), of(45))).toBeCloseTo(1.107 + 2.596, 3)
+    expect(crossedDb(of(90), of(0))).toBeCloseTo(10, 9)
+    expect(crossedDb(of(80), of(80))).toBeCloseTo(10, 9)
+    expect(crossedDb(of(30), rig('B', { polarisation: 'horizontal' }))).toBeCloseTo(10, 9)
+    expect(crossedDb(of(30, { polarisation: 'circular' }), of(0))).toBeCloseTo(3.01, 2)
+    // One that points is tilted to look up, and stands as it should.
+    expect(crossedDb(of(30, { azimuthDeg: 10, pattern: [{ angleDeg: 0, db: 0 }] }), of(0))).toBe(0)
+  })
   it('a pattern is read between its points, below its strongest, and folded where one side was measured', () => {
     const half = [
       { angleDeg: 0, db: 9 },
@@ -115,6 +127,11 @@ describe('polarisation and pattern', () => {
     ]
     expect(towards(rig('H', { pattern, azimuthDeg: 350 }))!(10)).toBeCloseTo(-2, 9)
     expect(towards(rig('H', { pattern }))).toBeNull()
+    // Looking up by 60 degrees, what lies straight ahead is off by as much, and all level directions are the more alike.
+    const up = towards(rig('H', { pattern, azimuthDeg: 350, tiltDeg: 60 }))!
+    expect(up(350)).toBeCloseTo(-6, 9)
+    expect(up(80)).toBeCloseTo(-9, 9)
+    expect(up(170)).toBeCloseTo(-12, 9)
     expect([towards(rig('H', { pattern, azimuthDeg: 0 })), towards(rig('H'))].map((t) => t !== null)).toEqual(
       [true, false],
     )

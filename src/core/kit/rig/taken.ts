@@ -113,13 +113,25 @@ export function lossBeforeReceiverDb(rig: Rig, chosen?: TakenGains): number {
 const CROSS_POLAR_DB = 10
 const LEANS: Record<Exclude<Polarisation, 'circular'>, number> = { vertical: 0, slant: 45, horizontal: 90 }
 
-/** What two polarisations lose between them, dB; alike where one is not said. */
+/** One that points is tilted to look up or down; one that does not leans. */
+const points = ({ pattern, azimuthDeg }: Rig) =>
+  pattern !== undefined && pattern.length > 0 && azimuthDeg !== undefined
+
+/** How far a rod leans from how it should stand, degrees; nobody says to which side. */
+const leanDeg = (rig: Rig) => (points(rig) ? 0 : (rig.tiltDeg ?? 0))
+
+/**
+ * What two polarisations lose between them, dB, with what rods that lean lose besides; alike where one is not said. In
+ * all no more than crossed ones do.
+ */
 export function crossedDb(a: Rig, b: Rig): number {
   const [p, q] = [a.polarisation ?? b.polarisation, b.polarisation ?? a.polarisation]
-  if (p === undefined || q === undefined || p === q) return 0
-  if (p === 'circular' || q === 'circular') return LINEAR_TO_CIRCULAR_DB
   const crossPolarDb = Math.min(CROSS_POLAR_DB, a.crossPolarDb ?? Infinity, b.crossPolarDb ?? Infinity)
-  return polarisationLossDb(LEANS[p] - LEANS[q], crossPolarDb)
+  const leaning = [a, b].reduce((s, rig) => s + polarisationLossDb(leanDeg(rig), crossPolarDb), 0)
+  if (p === undefined || q === undefined || p === q)
+    return p === 'circular' ? 0 : Math.min(crossPolarDb, leaning)
+  if (p === 'circular' || q === 'circular') return LINEAR_TO_CIRCULAR_DB
+  return Math.min(crossPolarDb, polarisationLossDb(LEANS[p] - LEANS[q], crossPolarDb) + leaning)
 }
 
 /** How far what is taken of both ends of a link may be off together, dB; the same for both directions. */
@@ -153,11 +165,18 @@ export function patternOf(pattern: readonly { angleDeg: number; db: number }[]):
 
 /**
  * What a rig's antenna has less in a direction than at its strongest, dB (0 or less): by its pattern, where that and
- * where it points are known.
+ * where it points are known. Where it looks up or down, a level direction is off by both angles together, and the
+ * pattern is taken to be the same all round.
  * @returns by the bearing from the antenna, degrees from true north; null where it has no direction that counts
  */
-export function towards({ pattern, azimuthDeg }: Rig): ((bearingDeg: number) => number) | null {
+export function towards({ pattern, azimuthDeg, tiltDeg = 0 }: Rig): ((bearingDeg: number) => number) | null {
   if (!pattern || pattern.length === 0 || azimuthDeg === undefined) return null
   const read = patternOf(pattern)
-  return (bearingDeg) => read(bearingDeg - azimuthDeg)
+  if (tiltDeg === 0) return (bearingDeg) => read(bearingDeg - azimuthDeg)
+  const up = Math.cos((tiltDeg * Math.PI) / 180)
+  return (bearingDeg) => {
+    const side = turnDeg(bearingDeg - azimuthDeg)
+    const off = (Math.acos(Math.cos((side * Math.PI) / 180) * up) * 180) / Math.PI
+    return read(side > 180 ? -off : off)
+  }
 }

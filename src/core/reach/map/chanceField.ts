@@ -123,7 +123,7 @@ export class ReachMapMaker {
     // How it would stand somewhere else nobody said.
     const less = this.from === undefined ? towards(base) : null
     if (!less) return null
-    return this.patterns.get(JSON.stringify([base.pattern, base.azimuthDeg, every]), () => {
+    return this.patterns.get(JSON.stringify([base.pattern, base.azimuthDeg, base.tiltDeg, every]), () => {
       const field = emptyField(this.ground.raster, every)
       const side = fieldSide(field.raster, every)
       const middle = (side - 1) / 2
