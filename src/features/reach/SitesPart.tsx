@@ -6,6 +6,7 @@ import { PageLink } from '@/ui/shell/PageLink'
 import type { ReactNode } from 'react'
 import { inverse, type Place } from '@/core/geo'
 import type { Link as RigLink } from '@/core/kit'
+import { pointsOneWay } from '@/core/kit/rig/taken'
 import type { Share } from '@/core/reach/map/jointDraws'
 import { shareRange, shareText } from '@/core/reach/map/mapWords'
 import { pairsSentence, sitesSentence, type NamedSite } from '@/core/reach/map/siteWords'
@@ -60,6 +61,8 @@ export function SitesPart(props: Props) {
             <Box sx={{ color: 'var(--soft)', mt: 1, maxWidth: 980 }}>
               For {link.letter}, {link.name}, with the base’s own rig at{' '}
               {heightText(link.base.antennaHeightM, units)} on each site.{' '}
+              {pointsOneWay(link.base) &&
+                'How its antenna would point there nobody said: it is taken to point at whoever calls. '}
               {sites.length > 1 &&
                 `Each next adds most to those above it: ${found.order.map((o) => `${percentText(o.share.median)} with ${nameOf(sites, o.id)}`).join(', then ')}. `}
               From at least one of all {shareText(found.atLeastOne)} of {toCover} is covered, from at least

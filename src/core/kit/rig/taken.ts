@@ -113,12 +113,12 @@ export function lossBeforeReceiverDb(rig: Rig, chosen?: TakenGains): number {
 const CROSS_POLAR_DB = 10
 const LEANS: Record<Exclude<Polarisation, 'circular'>, number> = { vertical: 0, slant: 45, horizontal: 90 }
 
-/** One that points is tilted to look up or down; one that does not leans. */
-const points = ({ pattern, azimuthDeg }: Rig) =>
+/** Whether an antenna is known to point, and where: such a one is tilted to look up or down; any other leans. */
+export const pointsOneWay = ({ pattern, azimuthDeg }: Rig) =>
   pattern !== undefined && pattern.length > 0 && azimuthDeg !== undefined
 
 /** How far a rod leans from how it should stand, degrees; nobody says to which side. */
-const leanDeg = (rig: Rig) => (points(rig) ? 0 : (rig.tiltDeg ?? 0))
+const leanDeg = (rig: Rig) => (pointsOneWay(rig) ? 0 : (rig.tiltDeg ?? 0))
 
 /**
  * What two polarisations lose between them, dB, with what rods that lean lose besides; alike where one is not said. In
