@@ -15,7 +15,7 @@ export function StripNote({ model }: { model: StripModel }) {
       ) : model.ground ? (
         <>
           {stateWords(model.ground.correctedBy)} Over this ground, diffraction by ITU-R P.526, what stands
-          about the ends by P.2108, {SMOOTH_GROUND_ASSUMES.unknownGainDbi} dBi where the gain is the question.
+          about the ends by P.2108, antennas of unknown gain by their kind.
           {model.ground.correctedBy === null && ' The log will correct it.'}
         </>
       ) : (
