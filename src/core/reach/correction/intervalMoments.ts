@@ -1,4 +1,5 @@
 import { normalCdf, normalPdf } from '@/core/stats/numeric/normal'
+import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 
 /** What an interval says of a normal latent: the chance of it, and the latent's mean and variance given it. */
 export interface Moments {
@@ -70,6 +71,8 @@ export function momentsBehind(
   }
 }
 
+/** Below this chance the digits of the quick table count. */
+const QUICK_LEAST = 1e-5
 /** Places of a sum over a product of intervals, and how far out it goes, in spreads. */
 const [POINTS, OUT] = [121, 7]
 
@@ -94,17 +97,21 @@ export function jointMoments(
   if (lows.length > 0) from = Math.max(from, Math.min(...lows, ...highs) - OUT * noise)
   if (highs.length > 0) to = Math.min(to, Math.max(...highs, ...lows) + OUT * noise)
   if (!(to > from)) return atEdge(mean, variance, (from + to) / 2, noise)
-  const step = (to - from) / (POINTS - 1)
-  let [z, m, v] = [0, 0, 0]
-  for (let k = 0; k < POINTS; k++) {
-    const x = from + k * step
-    let w = Math.exp(-((x - mean) ** 2) / (2 * variance)) / (sd * Math.sqrt(2 * Math.PI))
-    for (const { lower, upper } of intervals)
-      w *= normalCdf((upper - x) / noise) - normalCdf((lower - x) / noise)
-    z += w * step
-    m += w * x * step
-    v += w * x * x * step
+  const sums = (cdf: (z: number) => number) => {
+    const step = (to - from) / (POINTS - 1)
+    let [z, m, v] = [0, 0, 0]
+    for (let k = 0; k < POINTS; k++) {
+      const x = from + k * step
+      let w = Math.exp(-((x - mean) ** 2) / (2 * variance)) / (sd * Math.sqrt(2 * Math.PI))
+      for (const { lower, upper } of intervals) w *= cdf((upper - x) / noise) - cdf((lower - x) / noise)
+      z += w * step
+      m += w * x * step
+      v += w * x * x * step
+    }
+    return { z, m, v }
   }
+  const quick = sums(quickNormalCdf)
+  const { z, m, v } = quick.z > QUICK_LEAST ? quick : sums(normalCdf)
   if (!(z > 1e-200)) return atEdge(mean, variance, (from + to) / 2, noise)
   return { lnZ: Math.log(z), mean: m / z, variance: Math.max(1e-6 * variance, v / z - (m / z) ** 2) }
 }

@@ -38,6 +38,7 @@ export const spreadsOf = ({ shadowDb, shadowM, ownDb, callDb }: Spreads): Spread
 
 interface Tried {
   lnZ: number
+  standIns: StandIns
   correction: Correction
 }
 /** What is tried of shadowing, its reach and the spread of calls, one after another; the likelihood chooses. */
@@ -126,30 +127,33 @@ const lnDetOf = (a: number[][]) => 2 * cholesky(a).reduce((sum, row, i) => sum +
 
 const dot = (a: readonly number[], b: readonly number[]) => a.reduce((s, v, i) => s + v * b[i]!, 0)
 
+type Prior = NonNullable<ReturnType<typeof priorOf>>
+
+/** What stands in for each site: a normal's precision, and that by its mean. */
+interface StandIns {
+  tau: Float64Array
+  nu: Float64Array
+}
+
 /**
  * Expectation propagation for intervals seen of linear combinations of a normal vector (Minka 2001; Rasmussen and
  * Williams 2006, 3.6): every interval is stood in for by a normal of its own until nothing moves.
+ * @param from what stood in for the same sites under other spreads, to begin with
  */
-function propagate(
-  prior: NonNullable<ReturnType<typeof priorOf>>,
-  sites: readonly Site[],
-  { callDb, ownDb }: Spreads,
-) {
-  const n = prior.precision.length
-  const tau = new Float64Array(sites.length)
-  const nu = new Float64Array(sites.length)
-  let covariance = inverseSpd(prior.precision)
-  let mean = new Array<number>(n).fill(0)
-  if (!covariance) return null
-  let precision = prior.precision
+function propagate(prior: Prior, sites: readonly Site[], { callDb, ownDb }: Spreads, from: StandIns | null) {
+  const tau = from?.tau.slice() ?? new Float64Array(sites.length)
+  const nu = from?.nu.slice() ?? new Float64Array(sites.length)
+  let now = given(prior, sites, { tau, nu })
+  if (!now) return null
   let lnZ = -Infinity
   for (let sweep = 0; sweep < SWEEPS; sweep++) {
+    const { mean, covariance } = now
     let moved = 0
     let part = 0
     for (const [i, { of, by, own, intervals }] of sites.entries()) {
       let [v, m] = [0, 0]
       for (let a = 0; a < of.length; a++) {
-        const row = covariance![of[a]!]!
+        const row = covariance[of[a]!]!
         m += by[a]! * mean[of[a]!]!
         for (let c = 0; c < of.length; c++) v += by[a]! * by[c]! * row[of[c]!]!
       }
@@ -167,21 +171,28 @@ function propagate(
       nu[i] = nu[i]! + du
       moved = Math.max(moved, Math.abs(dt) * v)
     }
-    precision = prior.precision.map((row) => [...row])
-    const b = new Array<number>(n).fill(0)
-    for (const [i, { of, by }] of sites.entries())
-      for (let a = 0; a < of.length; a++) {
-        b[of[a]!] = b[of[a]!]! + by[a]! * nu[i]!
-        const row = precision[of[a]!]!
-        for (let c = 0; c < of.length; c++) row[of[c]!] = row[of[c]!]! + by[a]! * tau[i]! * by[c]!
-      }
-    covariance = inverseSpd(precision)
-    if (!covariance) return null
-    mean = covariance.map((row) => dot(row, b))
-    lnZ = part + 0.5 * dot(b, mean) - 0.5 * (prior.lnDet + lnDetOf(precision))
+    now = given(prior, sites, { tau, nu })
+    if (!now) return null
+    lnZ = part + 0.5 * now.pull - 0.5 * (prior.lnDet + now.lnDet)
     if (moved < DONE) break
   }
-  return { mean, covariance, lnZ }
+  return { ...now, lnZ, standIns: { tau, nu } }
+}
+
+/** The normal posterior with the sites' stand-ins; null where it is not definite. */
+function given(prior: Prior, sites: readonly Site[], { tau, nu }: StandIns) {
+  const precision = prior.precision.map((row) => [...row])
+  const b = new Array<number>(precision.length).fill(0)
+  for (const [i, { of, by }] of sites.entries())
+    for (let a = 0; a < of.length; a++) {
+      b[of[a]!] = b[of[a]!]! + by[a]! * nu[i]!
+      const row = precision[of[a]!]!
+      for (let c = 0; c < of.length; c++) row[of[c]!] = row[of[c]!]! + by[a]! * tau[i]! * by[c]!
+    }
+  const covariance = inverseSpd(precision)
+  if (!covariance) return null
+  const mean = covariance.map((row) => dot(row, b))
+  return { mean, covariance, pull: dot(b, mean), lnDet: lnDetOf(precision) }
 }
 
 /** At most so many of them, spread evenly. */
@@ -213,7 +224,7 @@ function sitesOf(
   together: readonly MarginSeen[][],
   links: readonly string[],
   places: readonly Place[],
-  prior: NonNullable<ReturnType<typeof priorOf>>,
+  prior: Prior,
   zero: Record<'base' | 'out', number>,
   { shadowDb, shadowM }: Spreads,
 ): Site[] {
@@ -259,14 +270,14 @@ export function learnCorrection(
   const zero = { base: zeroOf(seen, 'base'), out: zeroOf(seen, 'out') }
   const together = groupedBy(seen, (s) => `${s.key} ${s.direction} ${s.place.lat} ${s.place.lon} ${s.meter}`)
   const learnt = { checks: new Set(seen.map((s) => s.checkId)).size, marks: byPlace.size }
-  const tryWith = (spreads: Spreads): Tried | null => {
+  const tryWith = (spreads: Spreads, from: StandIns | null = null): Tried | null => {
     const prior = priorOf(doubts, places, spreads.shadowDb, spreads.shadowM)
-    const found =
-      prior && propagate(prior, sitesOf([...together.values()], links, places, prior, zero, spreads), spreads)
-    if (!prior || !found) return null
-    const { mean, covariance, lnZ } = found
+    const sites = prior && sitesOf([...together.values()], links, places, prior, zero, spreads)
+    const found = sites && propagate(prior, sites, spreads, from)
+    if (!found) return null
+    const { mean, covariance, lnZ, standIns } = found
     return {
-      lnZ: lnZ + lnUsual(spreads),
+      ...{ lnZ: lnZ + lnUsual(spreads), standIns },
       correction: { ...learnt, ...spreads, links, places, ...asKept(mean, covariance) },
     }
   }
@@ -276,7 +287,7 @@ export function learnCorrection(
     for (const value of TRIED[key]) {
       const from = best?.correction ?? FIRST_TRIED
       if (value === from[key]) continue
-      const found = tryWith({ ...spreadsOf(from), [key]: value })
+      const found = tryWith({ ...spreadsOf(from), [key]: value }, best?.standIns)
       if (found && found.lnZ > (best?.lnZ ?? -Infinity)) best = found
     }
   return best?.correction ?? null
