@@ -43,7 +43,7 @@ function contactWords(
 
 function groundWords({ sharedM, legM }: SharedGround, units: Units): string {
   const show = (m: number) => aboutDistanceText(m, units)
-  return `Neighbouring marks share their ground over about ${show(sharedM)} of a way of ${show(legM)}: how far each reaches is told from hardly more than one piece of ground, and may be another elsewhere.`
+  return `Neighbouring marks may share their ground over about ${show(sharedM)} of a way of ${show(legM)}: how far each reaches is then told from hardly more than one piece of ground, and may be another elsewhere.`
 }
 
 function ridgeWords({ beyondM, db, low, high }: StepSeen, units: Units): string {

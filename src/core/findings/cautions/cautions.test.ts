@@ -76,7 +76,7 @@ describe('ground that is shared far along the way', () => {
     const said = found({ a: swell, b: swell }).cautions.filter((c) => c.kind === 'shared ground')
     expect(said).toHaveLength(1)
     expect(cautionWords(said[0]!, id, id, 'metric')).toMatch(
-      /share their ground over about \d.*m of a way of \d.*m: how far each reaches is told from hardly more than one/,
+      /may share their ground over about \d.*m of a way of \d.*m: how far each reaches is then told from hardly more than one/,
     )
   })
   it('is not where every mark is its own', () => {
