@@ -81,7 +81,7 @@ const [POINTS, OUT] = [121, 7]
  * where both the latent and what was seen can be. As intervals one by one they would be counted as if they knew nothing
  * of each other.
  */
-export function jointMoments(
+function jointMoments(
   mean: number,
   variance: number,
   intervals: readonly { lower: number; upper: number }[],
