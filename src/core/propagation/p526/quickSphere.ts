@@ -21,7 +21,8 @@ export class QuickSphere {
   private readonly k1Sea: number
   private readonly x1: number
   private readonly y1: number
-  private readonly lnCbrtAe: number
+  /** One over the cube root of the effective radius in km. */
+  private readonly cAe: number
 
   constructor(private readonly path: DiffractionPath) {
     const { frequencyMHz: f, ground, sea, polarisation, radiusKm } = path
@@ -37,7 +38,7 @@ export class QuickSphere {
     this.k1Sea = sea ? admittance(sea) : this.k1
     this.x1 = 2.188 * Math.cbrt(f)
     this.y1 = 9.575e-3 * Math.cbrt(f) ** 2
-    this.lnCbrtAe = Math.log(radiusKm) / 3
+    this.cAe = 1 / Math.cbrt(radiusKm)
   }
 
   /**
@@ -46,7 +47,7 @@ export class QuickSphere {
    */
   lossDb(d: number, h1: number, h2: number, seaShare = 0): number {
     const roots = Math.sqrt(h1) + Math.sqrt(h2)
-    if (d >= this.sight * roots) return this.weighted(d, h1, h2, this.lnCbrtAe, seaShare)
+    if (d >= this.sight * roots) return this.weighted(d, h1, h2, this.cAe, seaShare)
     const { ae } = this
     // Clear everywhere by more than is needed anywhere.
     if (Math.min(h1, h2) - (125 * d * d) / ae > (this.needs * Math.sqrt(d)) / 2) return 0
@@ -62,32 +63,24 @@ export class QuickSphere {
     const needed = this.needs * Math.sqrt((d1 * d2) / d)
     if (clearance > needed) return 0
     // The radius at which the path would just be seen.
-    const grazing = (Math.log(500) + 2 * Math.log(d / roots)) / 3
-    const loss = this.weighted(d, h1, h2, grazing, seaShare)
+    const grazing = 500 * (d / roots) ** 2
+    const loss = this.weighted(d, h1, h2, 1 / Math.cbrt(grazing), seaShare)
     return loss < 0 ? 0 : (1 - clearance / needed) * loss
   }
 
-  /** The first terms over land and sea, each by its share. @param lnCbrt a third of ln of the effective radius in km */
-  private weighted(d: number, h1: number, h2: number, lnCbrt: number, seaShare: number): number {
+  /** The first terms over land and sea, each by its share. @param c one over the cube root of the effective radius in km */
+  private weighted(d: number, h1: number, h2: number, c: number, seaShare: number): number {
     const { path, k1, k1Sea } = this
-    if (!path.sea || seaShare <= 0) return this.firstTerm(d, h1, h2, lnCbrt, k1, path.ground)
-    const overSea = this.firstTerm(d, h1, h2, lnCbrt, k1Sea, path.sea)
+    if (!path.sea || seaShare <= 0) return this.firstTerm(d, h1, h2, c, k1, path.ground)
+    const overSea = this.firstTerm(d, h1, h2, c, k1Sea, path.sea)
     if (seaShare >= 1) return overSea
-    return seaShare * overSea + (1 - seaShare) * this.firstTerm(d, h1, h2, lnCbrt, k1, path.ground)
+    return seaShare * overSea + (1 - seaShare) * this.firstTerm(d, h1, h2, c, k1, path.ground)
   }
 
   /** The first term of the residue series over one kind of ground. */
-  private firstTerm(
-    d: number,
-    h1: number,
-    h2: number,
-    lnCbrt: number,
-    k1: number,
-    ground: GroundKind,
-  ): number {
-    const c = Math.exp(-lnCbrt)
+  private firstTerm(d: number, h1: number, h2: number, c: number, k1: number, ground: GroundKind): number {
     const k = k1 * c
-    if (k > MOST_K) return firstTermLoss({ ...this.path, ground }, d, h1, h2, Math.exp(3 * lnCbrt))
+    if (k > MOST_K) return firstTermLoss({ ...this.path, ground }, d, h1, h2, 1 / c ** 3)
     const kk = k * k
     const beta = (1 + kk * (1.6 + 0.67 * kk)) / (1 + kk * (4.5 + 1.53 * kk))
     const x = this.x1 * beta * c * c * d

@@ -1,5 +1,5 @@
-import { edgeWithDistance } from './bullington'
 import { deltaBullingtonLoss } from './deltaBullington'
+import { quickEdge } from './quickEdge'
 import { QuickSphere } from './quickSphere'
 import type { DiffractionPath } from './sphericalEarth'
 
@@ -198,11 +198,11 @@ export class RadialDiffraction {
     const { half, hts, stepKm, sunk } = this
     const straight = (hrs - hts) / d
     const steepest = this.steepest + half * d
-    if (steepest < straight) return edgeWithDistance(this.nearestTheLine(j, d, straight), d)
+    if (steepest < straight) return quickEdge(this.nearestTheLine(j, d, straight), d)
     const x = this.sunkHull.highestFrom(j, hrs - half * d * d)
     const dx = x * stepKm
     const back = (sunk[x]! + half * d * dx - hrs) / (d - dx)
-    return edgeWithDistance(this.overEdge(d, hts, hrs, steepest, back), d)
+    return quickEdge(this.overEdge(d, hts, hrs, steepest, back), d)
   }
 
   /** ν of the edge that two views bound, from the near end and from the far one. */
@@ -238,7 +238,7 @@ export class RadialDiffraction {
       steepest >= (far - near) / d
         ? this.overEdge(d, near, far, steepest, this.steepestOverFlat(far, j, d))
         : this.nearestOverFlat(j, d, near, far)
-    return edgeWithDistance(nu, d)
+    return quickEdge(nu, d)
   }
 
   /** The steepest rise to a sample over flat ground from this height, m a km. */

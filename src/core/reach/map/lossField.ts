@@ -115,6 +115,8 @@ export function lossField(
   }
   const start = heightsM[centre]!
   const stepsDb = filled(half + 1, (k) => 20 * Math.log10(Math.max(1, k)))
+  // Of two cells that lie beside one another so far out, how many ways the nearest ones lie apart.
+  const waysApart = filled(n + 1, (out) => n / Math.max(1, out))
   const walk = ({ along, across }: Way, lean: number) => {
     const slope = lean / n
     const stepKm = (stepM / 1000) * Math.hypot(1, slope)
@@ -137,8 +139,8 @@ export function lossField(
       walked?.add(k * stepKm, height, on)
       if (k % every !== 0) continue
       const out = k / every
-      const over = Math.round((lean * out) / n)
-      if (Math.round((over * n) / out) !== lean) continue
+      const over = Math.floor(slope * out + 0.5)
+      if (Math.floor(over * waysApart[out]! + 0.5) !== lean) continue
       field.values[middle * coarse + middle + out * coarseOut + over * coarseAside] =
         runs && !walked?.topped
           ? freeDb + stepsDb[k]! + radial.lossDb() + (on ? ends(on) : usualEnds)
