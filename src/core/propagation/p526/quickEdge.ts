@@ -13,8 +13,8 @@ for (let i = 0; i < N; i++) {
 }
 
 /**
- * {@link edgeWithDistance} from a table by cubic Hermite interpolation, for maps of many cells: within 1e-6 dB of it, and
- * the same beyond the table.
+ * {@link edgeWithDistance} from a table by cubic Hermite interpolation, for maps of many cells: within 1e-6 dB of it,
+ * and the same beyond the table.
  */
 export function quickEdge(nu: number, d: number): number {
   const x = (nu - FIRST) * PER_UNIT
