@@ -2,6 +2,7 @@ import { createHash } from 'node:crypto'
 import {
   breakdownOfLog,
   breakdownUnder,
+  contrastsOf,
   correctionOf,
   makeFindings,
   nextUnder,
@@ -26,6 +27,7 @@ import {
   type LegReachOnGround,
   type PlanGround,
 } from '@/core/reach'
+import type { LinkContrasts } from '@/core/reach/correction/agree'
 import { honestCheck, type HonestCheck } from '@/core/reach/correction/leaveOut'
 import { keeper } from './keeper'
 
@@ -40,6 +42,8 @@ const correctionBy = keeper<Correction | null>(MAX_BREAKDOWNS)
 const honestBy = keeper<HonestCheck | null>(MAX_BREAKDOWNS)
 const walksBy = keeper<WalkOrders>(MAX_BREAKDOWNS)
 
+/** A run that nothing was added to needs no fit anew where another one grows. */
+const contrastsBy = keeper<LinkContrasts | null>(MAX_BREAKDOWNS)
 const keyOf = (told: readonly ToldLog[]) => hash(told.map(({ input, ground }) => [input, ground.expected]))
 
 const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
@@ -53,6 +57,11 @@ function prepared(input: FindingsInput): { key: string; basis: Prepared } {
   const key = hash(log)
   return { key, basis: preparedBy(key, () => prepareFindings(input)) }
 }
+
+const learnt = (told: readonly ToldLog[]): Correction | null =>
+  correctionBy(keyOf(told), () =>
+    correctionOf(told, (log) => contrastsBy(keyOf([log]), () => contrastsOf(log))),
+  )
 
 /** Lets whatever else is asked go first. */
 const othersFirst = () => new Promise<void>((resolve) => setImmediate(resolve))
@@ -81,7 +90,7 @@ export const findingsApi = {
 
   /** What logs teach of the predictions that were made for them; null where they say nothing of them. */
   correction(told: readonly ToldLog[]): Correction | null {
-    return correctionBy(keyOf(told), () => correctionOf(told))
+    return learnt(told)
   },
 
   /** How well logs tell of one another what they teach of the predictions; null where they teach nothing. */
@@ -89,7 +98,7 @@ export const findingsApi = {
     const key = keyOf(told)
     return honestBy(key, () => {
       const seen = seenOf(told)
-      const correction = correctionBy(key, () => correctionOf(told))
+      const correction = learnt(told)
       if (!correction) return null
       const legs = new Map(
         told.flatMap(({ input }) => {

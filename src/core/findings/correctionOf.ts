@@ -1,5 +1,5 @@
 import type { PlanGround } from '@/core/reach'
-import { agreeing } from '@/core/reach/correction/agree'
+import { agreeing, type LinkContrasts } from '@/core/reach/correction/agree'
 import type { Correction } from '@/core/reach/correction/correction'
 import { learnCorrection } from '@/core/reach/correction/learnCorrection'
 import { readChecks, type FindingsInput } from './input'
@@ -17,18 +17,24 @@ export interface ToldLog {
 export const seenOf = (told: readonly ToldLog[]) =>
   told.flatMap(({ input, ground }) => seenMargins(input, ground))
 
+/** How the joint model of a log says that links lie against one another; a fit of its own. */
+export function contrastsOf({ input, ground }: ToldLog): LinkContrasts | null {
+  const joint = fitJoint(input, readChecks(input).checks)
+  return joint && linkContrasts(input, joint, ground)
+}
+
 /**
  * What logs teach of the predictions that were made for them, with links that lie against one another as the findings
  * of those logs say.
  * @param told the newest first
+ * @param contrasts {@link contrastsOf}, or what is kept of it
  * @returns null where they say nothing of any prediction
  */
-export function correctionOf(told: readonly ToldLog[]): Correction | null {
+export function correctionOf(told: readonly ToldLog[], contrasts = contrastsOf): Correction | null {
   const correction = learnCorrection(seenOf(told))
   if (!correction || correction.links.length < 2) return correction
-  const runs = told.flatMap(({ input, ground }) => {
-    const joint = fitJoint(input, readChecks(input).checks)
-    return (joint && linkContrasts(input, joint, ground)) ?? []
-  })
-  return agreeing(correction, runs)
+  return agreeing(
+    correction,
+    told.flatMap((log) => contrasts(log) ?? []),
+  )
 }

@@ -3,10 +3,11 @@ import { differenceDraws, posteriorOf } from '@/core/model/answers'
 import { direct } from '@/core/geo'
 import { linkKey, type ExpectedLevel } from '@/core/reach'
 import { agreeing } from '@/core/reach/correction/agree'
-import { effectsOf, type Correction } from '@/core/reach/correction/correction'
+import { elementOf, type Correction } from '@/core/reach/correction/correction'
 import { learnCorrection } from '@/core/reach/correction/learnCorrection'
 import { cholesky } from '@/core/stats/numeric/cholesky'
 import { seededRandom } from '@/core/stats'
+import { linksApart } from '@/core/testing/linksApart'
 import { checkOf, link, logged, mark, planWith, rig } from '@/core/testing/plans'
 import type { LoggedCheck } from '@/core/trial'
 import { correctionOf } from './correctionOf'
@@ -63,16 +64,8 @@ const groundOf = (logged: ExpectedLevel[]) => ({
 })
 
 /** By how much B lies over A, by what corrects the prediction, dB. */
-function overOf(c: Correction, direction: (typeof WAYS)[number]) {
-  const [a, b] = links.map((l) => effectsOf(c.links, linkKey(l), direction, 1000, null)) as [
-    number[],
-    number[],
-  ]
-  const by = b.map((v, i) => v - a[i]!)
-  const sigma = (i: number, j: number) => c.covariance[Math.max(i, j)]![Math.min(i, j)]!
-  const variance = by.reduce((s, v, i) => s + by.reduce((t, w, j) => t + v * w * sigma(i, j), 0), 0)
-  return { mean: by.reduce((s, v, i) => s + v * c.mean[i]!, 0), sd: Math.sqrt(variance) }
-}
+const overOf = (c: Correction, direction: (typeof WAYS)[number]) =>
+  linksApart(c, linkKey(links[1]!), linkKey(links[0]!), direction)
 
 /** The same by the findings' model. */
 function jointOver(checks: LoggedCheck[], listener: number) {
@@ -125,9 +118,8 @@ describe('what the findings say of links, and what the map of reach takes of the
     const input = inputOf(plan, marks, checks, true)
     const before = learnCorrection(seenMargins(input, { expected }))!
     const after = correctionOf([{ input, ground: groundOf(expected) }])!
-    const whole = after.covariance.map((_, i) =>
-      after.covariance.map((__, j) => after.covariance[Math.max(i, j)]![Math.min(i, j)]!),
-    )
+    const at = elementOf(after.covariance)
+    const whole = after.covariance.map((_, i) => after.covariance.map((__, j) => at(i, j)))
     expect(cholesky(whole).every((row, i) => row[i]! > 0)).toBe(true)
     const first = after.mean.length - after.places.length
     after.mean.slice(first).forEach((v, i) => expect(Math.abs(v - before.mean[first + i]!)).toBeLessThan(1.5))

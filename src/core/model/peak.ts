@@ -1,3 +1,4 @@
+import { dot } from '@/core/stats/numeric/dot'
 import { bfgsUpdate } from '@/core/stats/numeric/bfgsUpdate'
 import { inverseSpd } from '@/core/stats/numeric/cholesky'
 
@@ -82,7 +83,6 @@ function look(x: Float64Array, here: number, at: (x: Float64Array) => number, sp
   return { by, up, down, curve, slope: by.map((d, i) => (up[i]! - down[i]!) / (2 * d)) }
 }
 
-const dot = (a: Float64Array, b: Float64Array) => a.reduce((s, v, i) => s + v * b[i]!, 0)
 const times = (m: readonly (readonly number[])[], v: Float64Array) =>
   Float64Array.from(m, (row) => row.reduce((s, c, j) => s + c * v[j]!, 0))
 const diagonal = (v: Float64Array) => Array.from(v, (d, i) => Array.from(v, (_, j) => (i === j ? d : 0)))

@@ -114,8 +114,8 @@ const CROSS_POLAR_DB = 10
 const LEANS: Record<Exclude<Polarisation, 'circular'>, number> = { vertical: 0, slant: 45, horizontal: 90 }
 
 /** Whether an antenna is known to point, and where: such a one is tilted to look up or down; any other leans. */
-export const pointsOneWay = ({ pattern, azimuthDeg }: Rig) =>
-  pattern !== undefined && pattern.length > 0 && azimuthDeg !== undefined
+export const pointsOneWay = (rig: Rig): rig is Rig & Required<Pick<Rig, 'pattern' | 'azimuthDeg'>> =>
+  rig.pattern !== undefined && rig.pattern.length > 0 && rig.azimuthDeg !== undefined
 
 /** How far a rod leans from how it should stand, degrees; nobody says to which side. */
 const leanDeg = (rig: Rig) => (pointsOneWay(rig) ? 0 : (rig.tiltDeg ?? 0))
@@ -128,10 +128,9 @@ export function crossedDb(a: Rig, b: Rig): number {
   const [p, q] = [a.polarisation ?? b.polarisation, b.polarisation ?? a.polarisation]
   const crossPolarDb = Math.min(CROSS_POLAR_DB, a.crossPolarDb ?? Infinity, b.crossPolarDb ?? Infinity)
   const leaning = [a, b].reduce((s, rig) => s + polarisationLossDb(leanDeg(rig), crossPolarDb), 0)
-  if (p === undefined || q === undefined || p === q)
-    return p === 'circular' ? 0 : Math.min(crossPolarDb, leaning)
-  if (p === 'circular' || q === 'circular') return LINEAR_TO_CIRCULAR_DB
-  return Math.min(crossPolarDb, polarisationLossDb(LEANS[p] - LEANS[q], crossPolarDb) + leaning)
+  if (p === 'circular' || q === 'circular') return p === q ? 0 : LINEAR_TO_CIRCULAR_DB
+  const apartDeg = p === undefined || q === undefined ? 0 : LEANS[p] - LEANS[q]
+  return Math.min(crossPolarDb, polarisationLossDb(apartDeg, crossPolarDb) + leaning)
 }
 
 /** How far what is taken of both ends of a link may be off together, dB; the same for both directions. */
@@ -169,8 +168,9 @@ export function patternOf(pattern: readonly { angleDeg: number; db: number }[]):
  * pattern is taken to be the same all round.
  * @returns by the bearing from the antenna, degrees from true north; null where it has no direction that counts
  */
-export function towards({ pattern, azimuthDeg, tiltDeg = 0 }: Rig): ((bearingDeg: number) => number) | null {
-  if (!pattern || pattern.length === 0 || azimuthDeg === undefined) return null
+export function towards(rig: Rig): ((bearingDeg: number) => number) | null {
+  if (!pointsOneWay(rig)) return null
+  const { pattern, azimuthDeg, tiltDeg = 0 } = rig
   const read = patternOf(pattern)
   if (tiltDeg === 0) return (bearingDeg) => read(bearingDeg - azimuthDeg)
   const up = Math.cos((tiltDeg * Math.PI) / 180)

@@ -1,19 +1,14 @@
 import { describe, expect, it } from 'vitest'
+import { linksApart } from '@/core/testing/linksApart'
 import { agreeing, type LinkContrasts } from './agree'
-import { effectsOf, type Correction } from './correction'
+import type { Correction } from './correction'
 import { priorCorrection } from './learnCorrection'
 
 const LINKS = ['A', 'B', 'C', 'D']
 const PRIOR = priorCorrection(LINKS)
 
-/** How much more a link is off than another in a direction, and how sure that is, dB. */
-function apart(c: Correction, key: string, over: string, direction: 'to base' | 'from base' = 'to base') {
-  const [a, b] = [key, over].map((k) => effectsOf(c.links, k, direction, 1000, null)) as [number[], number[]]
-  const by = a.map((v, i) => v - b[i]!)
-  const sigma = (i: number, j: number) => c.covariance[Math.max(i, j)]![Math.min(i, j)]!
-  const variance = by.reduce((s, v, i) => s + by.reduce((t, w, j) => t + v * w * sigma(i, j), 0), 0)
-  return { mean: by.reduce((s, v, i) => s + v * c.mean[i]!, 0), sd: Math.sqrt(variance) }
-}
+const apart = (c: Correction, key: string, over: string, direction: 'to base' | 'from base' = 'to base') =>
+  linksApart(c, key, over, direction)
 
 const run = (of: [key: string, over: string, mean: number, sd: number][]): LinkContrasts => ({
   of: of.map(([key, over]) => ({ key, over, direction: 'to base' })),

@@ -1,6 +1,7 @@
 import type { Direction } from '@/core/kit/rig/rig'
 import { inverseSpd } from '@/core/stats/numeric/cholesky'
-import { asKept, effectsOf, type Correction } from './correction'
+import { dot } from '@/core/stats/numeric/dot'
+import { asKept, effectsOf, elementOf, type Correction } from './correction'
 
 /** How far links are off their prediction against one another, as one run tells it: normal, dB. */
 export interface LinkContrasts {
@@ -12,7 +13,6 @@ export interface LinkContrasts {
 }
 
 type Vector = readonly number[]
-const dot = (a: Vector, b: Vector) => a.reduce((s, v, i) => s + v * b[i]!, 0)
 const times = (a: readonly Vector[], v: Vector) => a.map((row) => dot(row, v))
 
 /** The effects of a correction in which links differ in a direction. */
@@ -88,7 +88,7 @@ export function agreeing(c: Correction, runs: readonly LinkContrasts[]): Correct
   if (!said) return c
   const m = said.by[0]!.length
   const n = c.mean.length
-  const sigma = (i: number, j: number) => c.covariance[Math.max(i, j)]![Math.min(i, j)]!
+  const sigma = elementOf(c.covariance)
   const all = Array.from({ length: n }, (_, i) => i)
   // Covariance of everything with the contrasts, and of the contrasts.
   const mixed = all.map((i) =>

@@ -27,6 +27,10 @@ export interface Correction {
 /** Digits that go over the wire: a hundredth of a dB is more than anybody sees. */
 const DIGITS = 5
 const short = (v: number) => Number(v.toPrecision(DIGITS))
+/** Reads a symmetric matrix that is given whole or by its lower triangle. */
+export const elementOf = (rows: readonly (readonly number[])[]) => (i: number, j: number) =>
+  rows[Math.max(i, j)]![Math.min(i, j)]!
+
 /** A posterior as it is kept, of its covariance the lower triangle. */
 export const asKept = (mean: number[], covariance: number[][]) => ({
   mean: mean.map(short),
@@ -115,7 +119,7 @@ function preparedOf(c: Correction): Prepared {
   const n = c.places.length
   const m = c.mean.length - n
   const inverse = inverseSpd(shadowCovariance(c.places, c.shadowDb, c.shadowM)) ?? []
-  const sigma = (i: number, j: number) => c.covariance[Math.max(i, j)]![Math.min(i, j)]!
+  const sigma = elementOf(c.covariance)
   const times = (a: number[][], b: number[][]) =>
     a.map((row) => Array.from({ length: n }, (_, j) => row.reduce((s, v, k) => s + v * b[k]![j]!, 0)))
   const square = (rows: number, from: number) =>

@@ -2,6 +2,7 @@ import type { Place } from '@/core/geo'
 import { groupedBy } from '@/core/groupedBy'
 import type { Direction } from '@/core/kit/rig/rig'
 import { cholesky, inverseSpd } from '@/core/stats/numeric/cholesky'
+import { dot } from '@/core/stats/numeric/dot'
 import { apartM, asKept, effectsOf, LINK_DB, shadowCovariance, type Correction } from './correction'
 import { momentsBehind } from './intervalMoments'
 
@@ -124,8 +125,6 @@ function priorOf(doubts: readonly number[], places: readonly Place[], shadowDb: 
 }
 
 const lnDetOf = (a: number[][]) => 2 * cholesky(a).reduce((sum, row, i) => sum + Math.log(row[i]!), 0)
-
-const dot = (a: readonly number[], b: readonly number[]) => a.reduce((s, v, i) => s + v * b[i]!, 0)
 
 type Prior = NonNullable<ReturnType<typeof priorOf>>
 

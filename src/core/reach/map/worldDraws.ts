@@ -7,6 +7,7 @@ import { seededRandom, type SeededRandom } from '@/core/stats/numeric/seededRand
 import {
   BETWEEN_BASES,
   effectsOf,
+  elementOf,
   LINK_DB,
   shadowCovariance,
   weightsAt,
@@ -26,10 +27,12 @@ export const stream = (of: (typeof STREAMS)[number], nth = 0): SeededRandom =>
   seededRandom(SEED + STREAMS.indexOf(of) + STREAMS.length * nth)
 
 /** The lower triangle whose square is a covariance, given whole or by its own lower triangle. */
-const factorOf = (covariance: readonly (readonly number[])[]): Float64Array[] =>
-  cholesky(
-    covariance.map((_, i) => covariance.map((__, j) => covariance[Math.max(i, j)]![Math.min(i, j)]!)),
-  ).map((row) => Float64Array.from(row))
+const factorOf = (covariance: readonly (readonly number[])[]): Float64Array[] => {
+  const at = elementOf(covariance)
+  return cholesky(covariance.map((_, i) => covariance.map((__, j) => at(i, j)))).map((row) =>
+    Float64Array.from(row),
+  )
+}
 
 /** Draws of a normal vector with a covariance by its factor. */
 function drawer(factor: readonly Float64Array[], random: SeededRandom) {
@@ -165,11 +168,11 @@ export function ownDraws(
   const random = stream('own', from === undefined ? l : l + nthOf(from))
   const placeKeys = places.map(({ place }) => `${place.lat} ${place.lon}`)
   const firstAt = new Map(placeKeys.map((key, p) => [key, p] as const).reverse())
+  const firsts = placeKeys.map((key) => firstAt.get(key)!)
   const n = places.length
   const own = new Float64Array(draws * n)
   for (let k = 0; k < draws; k++)
-    placeKeys.forEach((key, p) => {
-      const first = firstAt.get(key)!
+    firsts.forEach((first, p) => {
       own[k * n + p] = first < p ? own[k * n + first]! : c.ownDb * random.normal()
     })
   return own

@@ -1,8 +1,4 @@
-const dot = (a: ArrayLike<number>, b: ArrayLike<number>) => {
-  let s = 0
-  for (let i = 0; i < a.length; i++) s += a[i]! * b[i]!
-  return s
-}
+import { dot } from './dot'
 
 /**
  * The inverse of a curvature after a step along which the slope turned (Broyden, Fletcher, Goldfarb and Shanno;
