@@ -4,6 +4,7 @@ import { readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { generateSW } from 'workbox-build'
+import { compiledAhead } from './compiledAhead.mjs'
 import { fieldFiles } from './fieldFiles.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
@@ -13,6 +14,7 @@ const { status } = spawnSync(join(root, 'node_modules', '.bin', 'next'), ['build
 })
 if (status !== 0) process.exit(status ?? 1)
 const build = readFileSync(join(root, '.next', 'BUILD_ID'), 'utf8').trim()
+compiledAhead(join(root, '.next', 'static', 'chunks'))
 const swDest = join(root, '.next', 'service-worker.js')
 const kept = fieldFiles(join(root, '.next'))
 const { count, size, warnings } = await generateSW({
