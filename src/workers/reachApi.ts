@@ -2,7 +2,7 @@ import type { Place } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
 import { enoughOf } from '@/core/reach/map/enough'
-import { nextOnMap, type CheckPlace } from '@/core/reach/map/nextOnMap'
+import { checkPlaces, nextOnMap } from '@/core/reach/map/nextOnMap'
 import type { ReachMapAsk } from '@/core/reach/map/reachMap'
 import { radiusFrom, sitesTogether, type OtherSite, type SiteMakers } from '@/core/reach/map/sitesTogether'
 import { togetherLayers } from '@/core/reach/map/together'
@@ -57,12 +57,18 @@ export function reachApi(maps: ReachMaps, loaded: () => CoveredGround) {
 
     /** What the next check would best be, for what a map is asked. */
     nextBest: (
-      base: MapBase,
+      base: Place,
       radiusM: number,
       ask: ReachMapAsk,
-      places: CheckPlace[],
+      marks: readonly (Place & { id: string })[],
       reportDb: number | null,
-    ) => nextOnMap(maps.maker(loaded(), base, radiusM), ask, places, reportDb),
+    ) =>
+      nextOnMap(
+        maps.maker(loaded(), { place: base }, radiusM),
+        ask,
+        checkPlaces(base, marks, ask.routes, ask.areas),
+        reportDb,
+      ),
 
     /** The chance of copy round a base as a grid, and as a picture. */
     async reachGrid(

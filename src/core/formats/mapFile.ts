@@ -7,8 +7,6 @@ import { readKml } from './kml'
 import { readKmz } from './kmz'
 import { MAX_FILE_BYTES } from './fileRefused'
 
-export const MAP_FILES = '.gpx,.kml,.kmz,.geojson,.json'
-
 /** Reads GPX, KML, KMZ or GeoJSON, told apart by the name's ending. */
 export function readMapFile(name: string, bytes: Uint8Array): Outcome<MapFile> {
   if (bytes.byteLength > MAX_FILE_BYTES)

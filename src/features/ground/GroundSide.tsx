@@ -3,9 +3,8 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import type { Problem } from '@/core/outcome'
 import { useState } from 'react'
-import { MAP_FILES, readMapFile, type MapFile } from '@/core/formats'
+import { MAP_FILES } from '@/core/formats/mapFiles'
 import { coordinateText, type CoordinateFormat, type Place } from '@/core/geo'
 import { usedOf } from '@/core/offered'
 import type { Rings } from '@/core/terrain'
@@ -13,22 +12,25 @@ import type { Units } from '@/core/units'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
 import type { OtherPlaceWithLegs } from '@/data/places'
 import type { TrialGround } from '@/data/trialGround'
-import { FileDrop, type DroppedFile } from '@/ui/fields/FileDrop'
+import { FileDrop } from '@/ui/fields/FileDrop'
 import { Fold, Refused } from '@/ui/shell'
 import { AreasPanel } from './AreasPanel'
 import { Backdrops } from './Backdrops'
-import { BaseForm } from './BaseForm'
-import { FileAreas } from './FileAreas'
-import { BearingLegForm } from './BearingLegForm'
-import { FileLegForm } from './FileLegForm'
 import { KeptLegs } from './KeptLegs'
 import { GroundFiles } from './GroundFiles'
 import { OtherPlaces } from './OtherPlaces'
-import { OneMarkForm } from './OneMarkForm'
-import { SiteForm } from './SiteForm'
+import {
+  BaseForm,
+  BearingLegForm,
+  FileAreas,
+  FileLegForm,
+  OneMarkForm,
+  SiteForm,
+  TapeLegForm,
+} from './laterForms'
 import { TakeOut } from './TakeOut'
-import { TapeLegForm } from './TapeLegForm'
 import type { Takeable } from './useBringGround'
+import { hasWays, useMapFile } from './useMapFile'
 
 interface Props {
   trialId: string
@@ -55,17 +57,8 @@ interface Props {
 /** What is brought in and set: base, legs, ground, what stands on it, places. */
 export function GroundSide(props: Props) {
   const { trialId, site, base, legs, ground, kept, format, picked, units } = props
-  const [file, setFile] = useState<{ name: string; map: MapFile } | null>(null)
-  const [problems, setProblems] = useState<Problem[]>([])
+  const { file, problems, read, tooLarge, withoutAreas } = useMapFile()
   const [moving, setMoving] = useState(false)
-  const read = ([f]: DroppedFile[]) => {
-    if (!f) return
-    const result = readMapFile(f.name, f.bytes)
-    setProblems(result.ok ? [] : result.problems.map((p) => ({ ...p, where: `${f.name}, ${p.where}` })))
-    setFile(result.ok ? { name: f.name, map: result.value } : null)
-  }
-  const hasLegs = legs.length > 0
-  const tracks = file !== null && file.map.waypoints.length + file.map.tracks.length > 0
   return (
     <Box sx={{ display: 'grid', gap: 3, alignContent: 'start', minWidth: 0 }}>
       {(!site || moving) && (
@@ -94,16 +87,12 @@ export function GroundSide(props: Props) {
           label={file ? `${file.name} is open; drop another` : 'Drop a GPX, KML or GeoJSON file here'}
           hint="Places, ways, areas."
           accept={MAP_FILES}
-          onFiles={read}
-          onTooLarge={(name) =>
-            setProblems([
-              { code: 'large', where: name, message: 'The file is larger than 64 MB. Thin out the track.' },
-            ])
-          }
+          onFiles={(files) => void read(files)}
+          onTooLarge={tooLarge}
         />
         {problems.length > 0 && <Refused title="The file was not taken in" problems={problems} />}
       </Box>
-      {base && file && tracks && (
+      {base && file && hasWays(file.map) && (
         <Box>
           <Typography variant="h2" component="h2" sx={{ mb: 1.5 }}>
             Add a leg from {file.name}
@@ -112,20 +101,12 @@ export function GroundSide(props: Props) {
         </Box>
       )}
       {file && file.map.areas.length > 0 && (
-        <FileAreas
-          key={file.name}
-          fileName={file.name}
-          areas={file.map.areas}
-          onDone={() => setFile(tracks ? { ...file, map: { ...file.map, areas: [] } } : null)}
-        />
+        <FileAreas key={file.name} fileName={file.name} areas={file.map.areas} onDone={withoutAreas} />
       )}
       {base && (
-        <Box component="details" open={!hasLegs && !file}>
-          <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, mb: 1.5, fontSize: '1.1rem' }}>
-            Add a leg by bearing
-          </Box>
+        <Fold title="Add a leg by bearing" open={legs.length === 0}>
           <BearingLegForm key={legs.length} {...{ trialId, base, units }} legs={legs.length} />
-        </Box>
+        </Fold>
       )}
       {base && (
         <Fold title="Add one mark: picked, typed, or where this device is">

@@ -1,7 +1,7 @@
 'use client'
 
 import type { Place } from '@/core/geo'
-import { checkPlaces, type NextOnMap } from '@/core/reach/map/nextOnMap'
+import type { NextOnMap } from '@/core/reach/map/nextOnMap'
 import type { ReachMapAsk } from '@/core/reach/map/reachMap'
 import { useAnswer, type Answer } from '@/ui/answers/useAnswer'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
@@ -25,14 +25,7 @@ export function useNextBest(
   const { base, radiusM, marks, groundKey, ...ask } = asked
   const { settings, areas, routes, ...small } = ask
   const told = JSON.stringify([groundKey, base, radiusM, small, reportDb])
-  return useAnswer(worker ? [worker, settings, areas, routes, marks, told] : null, ([w]) => {
-    const places = checkPlaces(base, marks, ask.routes, ask.areas)
-    return w.nextBest(
-      { place: { lat: base.lat, lon: base.lon } },
-      radiusM,
-      { ...ask, every: EVERY },
-      places,
-      reportDb,
-    )
-  })
+  return useAnswer(worker ? [worker, settings, areas, routes, marks, told] : null, ([w]) =>
+    w.nextBest({ lat: base.lat, lon: base.lon }, radiusM, { ...ask, every: EVERY }, marks, reportDb),
+  )
 }

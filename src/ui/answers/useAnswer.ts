@@ -1,6 +1,6 @@
 'use client'
 
-import { useEffect, useState } from 'react'
+import { startTransition, useEffect, useState } from 'react'
 
 /** What has come of a question: being worked out, there, or failed with why in a clause. */
 export type Answer<T> =
@@ -38,7 +38,9 @@ export function useAnswer<const K extends readonly unknown[], T>(
     if (current === null) return
     const stop = new AbortController()
     const tell = (answer: Answer<T>) => {
-      if (!stop.signal.aborted) setHeld({ key: current, standsFor: standsFor ?? current, answer })
+      if (stop.signal.aborted) return
+      // What it changes may be a whole map; what a hand does meanwhile goes first.
+      startTransition(() => setHeld({ key: current, standsFor: standsFor ?? current, answer }))
     }
     ask(current, stop.signal).then(
       (value) => tell({ at: 'there', value }),

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import { useState, type ReactNode } from 'react'
 
-/** Something folded away: its content is there once it is opened. */
+/** Something folded away: its content is there once it is opened, which from then on is up to who reads. */
 export function Fold({
   title,
   open: atFirst = false,
@@ -17,7 +17,7 @@ export function Fold({
   return (
     <Box
       component="details"
-      open={atFirst}
+      open={open}
       onToggle={(e) => setOpen((e.currentTarget as HTMLDetailsElement).open)}
     >
       <Box component="summary" sx={{ cursor: 'pointer', fontWeight: 700, fontSize: '1.05rem' }}>

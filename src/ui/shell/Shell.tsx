@@ -29,13 +29,20 @@ function Rail({ trialId, steps }: { trialId: string; steps: Step[] }) {
   const rail = useRef<HTMLElement>(null)
   const alive = useRef(false)
   // On a telephone the rail is wider than the screen, and the open step may lie out of it. Where a finger moved it
-  // before the page came alive, it stays: a tap is under way, and would end on another step.
+  // before the page came alive, it stays: a tap is under way, and would end on another step. It is looked at once it is
+  // laid out; to ask before would have the whole page laid out twice.
   useEffect(() => {
     const nav = rail.current
-    const open = nav?.querySelector<HTMLElement>('[aria-current]')
-    const moved = !alive.current && nav !== null && nav.scrollLeft > 0
-    alive.current = true
-    if (nav && open && !moved) nav.scrollLeft = open.offsetLeft - (nav.clientWidth - open.offsetWidth) / 2
+    if (!nav) return
+    const laidOut = new ResizeObserver(() => {
+      laidOut.disconnect()
+      const open = nav.querySelector<HTMLElement>('[aria-current]')
+      const moved = !alive.current && nav.scrollLeft > 0
+      alive.current = true
+      if (open && !moved) nav.scrollLeft = open.offsetLeft - (nav.clientWidth - open.offsetWidth) / 2
+    })
+    laidOut.observe(nav)
+    return () => laidOut.disconnect()
   }, [path])
   return (
     <Box
