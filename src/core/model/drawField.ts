@@ -11,7 +11,7 @@ import { SharedProposal } from './sharedProposal'
 const MAX_LN_WEIGHT = 3
 
 /** What a log of so many different reports costs is worth all draws; of more, fewer are made, a third at the least. */
-const ALL_DRAWS_TO = 3000
+const ALL_DRAWS_TO = 1500
 const LEAST_SHARE = 1 / 3
 
 /** How many draws a field is worth, an even number. @param usual of an ordinary log */

@@ -5,6 +5,7 @@ import type { ModelRule } from './margins'
 import { CHECK_PRIORS, MODEL_PRIORS } from './priors'
 import type { Call, ModelInput } from './reports'
 import { aheadBy, aheadEverywhere, DRAWS_ERR } from './testing/ahead'
+import { SAMPLING } from './spreadSampling'
 import { testRun } from './testing/runs'
 
 const RULE: ModelRule = { step: 3, levelDb: null, share: null, calls: 2 }
@@ -218,5 +219,32 @@ describe('a link copied wherever another is', () => {
   it('never gets the shorter reach', () => {
     for (let seed = 1; seed <= 40; seed++)
       for (const lg of aheadBy(aheadEverywhere(seed))) expect(lg, `log ${seed}`).toBeGreaterThan(-DRAWS_ERR)
+  })
+})
+
+describe('a log of thousands of different reports', () => {
+  const run = testRun({ marks: 780, gainDb: [3, 0], seed: 3 })
+  const fit = fitModel(run)
+
+  it('has points and draws enough, and says what they are', () => {
+    expect(fit.field.said).toBeGreaterThan(3000)
+    const { effectivePoints, effectiveDraws, paretoK, poor } = fit.quality
+    expect(poor).toBe(false)
+    expect(effectivePoints).toBeGreaterThan(40)
+    expect(effectiveDraws).toBeGreaterThan(250)
+    expect(paretoK).toBeLessThan(0.7)
+    const { mean, sd } = together(fit)
+    expect(Math.abs(mean - 3)).toBeLessThan(3 * sd)
+  })
+
+  it('is fitted alike from a part of it, from a fit of nearly the same, and with more points', () => {
+    const ways = [fitModel(run, { near: fit }), fitModel(run, { sampling: SAMPLING, seed: 2 })]
+    for (const other of ways) {
+      const [a, b] = [together(fit), together(other)]
+      expect(Math.abs(a.mean - b.mean)).toBeLessThan(0.25 * a.sd)
+      expect(b.sd / a.sd).toBeGreaterThan(0.85)
+      expect(b.sd / a.sd).toBeLessThan(1.18)
+      expect(Math.abs(reach(other, 1).q50 - reach(fit, 1).q50)).toBeLessThan(0.3 * reach(fit, 1).sd)
+    }
   })
 })

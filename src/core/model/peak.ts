@@ -23,13 +23,19 @@ const SIDE = 0.8
  * Fletcher, Goldfarb and Shanno with differences to either side, then for the curvature there. It need not be
  * exact: it is where sampling begins. Where nothing is known of the middle it is the prior's.
  * @param at the log density; -Infinity where it is not defined
+ * @param start where it is looked for first, and how it lies there; its variables have no more in common than that
  */
-export function peakOf(dimensions: number, at: (x: Float64Array) => number): Peak {
-  let x = new Float64Array(dimensions)
+export function peakOf(dimensions: number, at: (x: Float64Array) => number, start: Peak | null = null): Peak {
+  let x = start ? start.x.slice() : new Float64Array(dimensions)
   let here = at(x)
   if (!Number.isFinite(here)) return { x, covariance: diagonal(new Float64Array(dimensions).fill(1)) }
-  let around = look(x, here, at, new Float64Array(dimensions).fill(0.7))
-  let inverse = diagonal(around.curve.map((c) => 1 / c))
+  let around = look(
+    x,
+    here,
+    at,
+    x.map((_, i) => (start ? Math.sqrt(start.covariance[i]![i]!) : 0.7)),
+  )
+  let inverse = start ? alike(start, around) : diagonal(around.curve.map((c) => 1 / c))
   for (let round = 0; round < MAX_ROUNDS; round++) {
     const { slope } = around
     let step = times(inverse, slope)
@@ -56,7 +62,15 @@ export function peakOf(dimensions: number, at: (x: Float64Array) => number): Pea
     const turned = before.slope.map((v, i) => v - around.slope[i]!)
     inverse = bfgsUpdate(inverse, step, turned, 1e-8) ?? diagonal(around.curve.map((c) => 1 / c))
   }
-  return { x, covariance: covarianceAt(x, here, at, around) }
+  return { x, covariance: start ? alike(start, around) : covarianceAt(x, here, at, around) }
+}
+
+/** A covariance with the correlations of one peak, as narrow as was found by looking along each axis. */
+function alike({ covariance }: Peak, { curve }: Around): number[][] {
+  const precision = inverseSpd(covariance)
+  const scale = precision && Array.from(curve, (c, i) => Math.sqrt(c / precision[i]![i]!))
+  const scaled = scale && inverseSpd(precision.map((row, i) => row.map((v, j) => v * scale[i]! * scale[j]!)))
+  return scaled ?? diagonal(curve.map((c) => 1 / c))
 }
 
 interface Around {

@@ -2,7 +2,7 @@ import { effectiveNumber } from '@/core/stats/numeric/effectiveNumber'
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { Field } from './field'
 import { drawField } from './drawField'
-import { fitModel, qualityOf, type ModelFit } from './fit'
+import { fitModel, MANY, qualityOf, type ModelFit } from './fit'
 import { modesAtPoints } from './lentModes'
 import { modelData, type ModelInput } from './reports'
 import type { FieldPoint } from './points'
@@ -10,7 +10,7 @@ import type { FieldPoint } from './points'
 /** How thorough it is to be. */
 export interface RefitSettings {
   draws: number
-  /** Points of the spreads that the fit lends. */
+  /** Points of the spreads that the fit lends, an even number; half as many where the log is long. */
   points: number
   /** Fewer of them than this with any weight left are too few. */
   least: number
@@ -28,7 +28,7 @@ export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): Model
   const { draws, points, least } = settings
   const { priors } = fit.field
   const field = new Field(modelData(input), priors)
-  const { lent, steps } = modesAtPoints(fit, field, points)
+  const { lent, steps } = modesAtPoints(fit, field, field.said > MANY ? points / 2 : points)
   const weighed = lent.map(({ point, times, mode }): FieldPoint & { lnWeight: number } => ({
     theta: point.theta,
     spreads: point.spreads,

@@ -4,7 +4,7 @@ import type { SeededRandom } from '@/core/stats/numeric/seededRandom'
 import { ellipticalSlice } from './ellipticalSlice'
 import { evenNormals } from './evenNormals'
 import { paretoShape } from './paretoShape'
-import { peakOf } from './peak'
+import { peakOf, type Peak } from './peak'
 
 /** A point of the spreads, with the logarithm of its density up to a constant. */
 interface SampledPoint<T> {
@@ -48,6 +48,15 @@ export const SAMPLING: SamplingPlan = {
   maxFurther: 5,
   minEffective: 60,
   maxParetoK: 0.7,
+}
+
+/** Of a log so long that its spreads are known closely: they matter less than the time that each point takes. */
+export const SAMPLING_OF_MANY: SamplingPlan = {
+  ...SAMPLING,
+  first: 40,
+  second: 60,
+  further: 60,
+  minEffective: 40,
 }
 
 /** A normal to propose from. */
@@ -120,12 +129,14 @@ function tempered(lns: readonly number[], enough: number): { weights: Float64Arr
  * that was proposed from (adaptive importance sampling with deterministic mixture weights: Cornuet, Marin, Mira and
  * Robert 2012). Where the weights are too uneven, further rounds follow; where these are not enough, a walk.
  * @param at ln of the density at a point, the prior N(0, I) in it; null where it cannot be worked out
+ * @param start about where its peak is, where something tells
  */
 export function sampleSpreads<T>(
   dimensions: number,
   at: (theta: Float64Array) => { ln: number; of: T } | null,
   random: SeededRandom,
   plan: SamplingPlan = SAMPLING,
+  start: Peak | null = null,
 ): SampledSpreads<T> {
   const points: SampledPoint<T>[] = []
   const proposals: Proposal[] = []
@@ -176,7 +187,7 @@ export function sampleSpreads<T>(
     )
     return mixtureOf(normalOf(mean, covariance))
   }
-  const peak = peakOf(dimensions, (x) => at(x)?.ln ?? -Infinity)
+  const peak = peakOf(dimensions, (x) => at(x)?.ln ?? -Infinity, start)
   propose(mixtureOf(normalOf(peak.x, peak.covariance)), plan.first)
   propose(adapted(), plan.second)
   for (let further = 0; ; further++) {

@@ -31,7 +31,7 @@ export function fitJoint(
   const fit = fitModel(joint.model, settings)
   const stepped = joint.onePlace || isBySky(input) ? null : withStep(fit)
   return stepped
-    ? { input: { ...joint, model: stepped }, fit: fitModel(stepped, settings) }
+    ? { input: { ...joint, model: stepped }, fit: fitModel(stepped, { ...settings, near: fit }) }
     : { input: joint, fit }
 }
 
