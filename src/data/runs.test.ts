@@ -8,6 +8,7 @@ import {
   entriesAfter,
   entriesOf,
   getRun,
+  logOf,
   openTrial,
   planOf,
   readRunIn,
@@ -95,4 +96,25 @@ it('entries are fetched in the order in which they came, a page at a time, and n
   expect(entriesAfter(db, runId, second.upTo, 2)).toEqual({ entries: [], upTo: second.upTo, more: false })
   appendEntries(db, [note(runId, 2)])
   expect(entriesAfter(db, runId, second.upTo, 2).entries).toEqual([note(runId, 2)])
+})
+
+it('a log is folded once while nothing comes, and anew when something does, from here or elsewhere', () => {
+  const trialId = addTrial(db, 'Wet hill', '', 1)
+  const runId = startRun(db, trialId, 'R', planOf(openTrial(db, trialId)!), {
+    note: '',
+    fixedBeforehand: false,
+    imported: false,
+  })
+  const notes = () => logOf(db, runId).notes.map((n) => n.text)
+  expect(notes()).toEqual([])
+  appendEntries(db, [note(runId, 1)])
+  expect(notes()).toEqual(['note 1'])
+  expect(logOf(db, runId)).toBe(logOf(db, runId))
+  appendEntries(db, [{ ...note(runId, 2), supersedes: note(runId, 1).id }])
+  expect(notes()).toEqual(['note 2'])
+  db.transaction((tx) => {
+    appendEntries(tx as unknown as Db, [note(runId, 3)])
+    expect(logOf(tx as unknown as Db, runId).notes).toHaveLength(2)
+  })
+  expect(notes()).toEqual(['note 2', 'note 3'])
 })

@@ -197,6 +197,19 @@ export function countEntries(db: Db, runId: string): number {
   return n
 }
 
+/** Logs of so many runs are kept; one of thousands of checks is some megabytes. */
+const LOGS_KEPT = 4
+
+/** A run's log. It is kept while nothing is added to it, so nothing in it may be changed. */
 export function logOf(db: Db, runId: string): RunLog {
-  return foldEntries(entriesOf(db, runId))
+  if (!canKeep(db)) return foldEntries(entriesOf(db, runId))
+  const kept = whileUnchanged(db, 'logs', () => new Map<string, { count: number; log: RunLog }>())
+  const count = countEntries(db, runId)
+  const held = kept.get(runId)
+  const log = held?.count === count ? held.log : foldEntries(entriesOf(db, runId))
+  // The one that was asked for last is given up last.
+  kept.delete(runId)
+  kept.set(runId, { count, log })
+  if (kept.size > LOGS_KEPT) kept.delete(kept.keys().next().value!)
+  return log
 }
