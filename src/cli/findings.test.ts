@@ -6,7 +6,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 
 const fixtures = join(process.cwd(), 'e2e', 'fixtures')
 const cli = (...args: string[]) =>
-  spawnSync(process.execPath, ['--import', 'tsx', 'src/cli/findings.ts', ...args], { encoding: 'utf8' })
+  spawnSync(process.execPath, ['scripts/findings.mjs', ...args], { encoding: 'utf8' })
 
 describe('findings without a browser', () => {
   let folder: string
