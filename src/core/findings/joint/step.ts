@@ -12,6 +12,8 @@ const LOOKED_AT = 4
 const POINTS = 10
 /** ln of how much more likely the reports are with a step than without, from which on it is taken to be there. */
 const LN_SURE = 1.8
+/** Of more gaps than this some fall so much by chance, the more the more there are. */
+const FEW_GAPS = 30
 /** What a ridge, or the edge of a town, may cost: half-normal with this spread, dB. */
 const STEP_SD_DB = 12
 
@@ -61,5 +63,6 @@ export function withStep(fit: ModelFit): ModelInput | null {
     step: { ...between, sdDb: STEP_SD_DB },
   }))
   const best = stepped.map((s) => ({ s, ln: lnGain(fit, s) })).sort((a, b) => b.ln - a.ln)[0]
-  return best && best.ln >= LN_SURE ? best.s : null
+  const byChance = Math.log(Math.max(1, (distances.size - 1) / FEW_GAPS))
+  return best && best.ln >= LN_SURE + byChance ? best.s : null
 }
