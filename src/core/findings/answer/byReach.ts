@@ -118,14 +118,15 @@ function turnedWords(pair: JudgedPair, { findings, link }: AnswerFrom): string {
 function matrixLead(matrix: Matrix): Pick<AnswerCore, 'lead' | 'detail'> | null {
   const { mains, interactions } = matrix
   if (mains.length < 2 || interactions.length === 0) return null
-  const unit = matrix.unit === 'dB' ? 'dB' : 'steps'
+  const { unit } = matrix
+  const size = (v: number) => (unit === 'none' ? 'something' : `${tenths(Math.abs(v))} ${unit}`)
   const sure = mains
     .filter((m) => m.holds)
     .sort((a, b) => Math.abs(b.effect.estimate) - Math.abs(a.effect.estimate))
     .map((m) => {
       const up = m.effect.estimate > 0
       const [over, under] = up ? [m.level, m.against] : [m.against, m.level]
-      return `${capital(over)} brings ${tenths(Math.abs(m.effect.estimate))} ${unit} over ${under}`
+      return `${capital(over)} brings ${size(m.effect.estimate)} over ${under}`
     })
   return {
     lead:
@@ -139,7 +140,8 @@ function matrixLead(matrix: Matrix): Pick<AnswerCore, 'lead' | 'detail'> | null 
 /** What of a ladder brought most, then every step in turn. */
 function ladderLead(ladder: readonly LadderStep[]): Pick<AnswerCore, 'lead' | 'detail'> {
   const gain = ({ pair, sign }: LadderStep) =>
-    sign * (pair.evened?.estimate ?? pair.joint?.steps?.estimate ?? 0)
+    sign *
+    (pair.evened?.estimate ?? pair.joint?.steps?.estimate ?? Math.log10(pair.joint?.times?.estimate ?? 1))
   const sure = ladder
     .filter((s) => s.pair.verdict.kind === 'better')
     .sort((a, b) => Math.abs(gain(b)) - Math.abs(gain(a)))

@@ -5,6 +5,7 @@ import { andList, capital, signed, tenths as plain } from '../words/phrases'
 import { reachText } from '../words/words'
 import type { LegReach } from '../reach/jointReaches'
 import type { ByWhat, Breakdown } from './breakdown'
+import type { DifferenceUnit } from '../joint/jointFit'
 import type { DifferenceBy } from './differencesBy'
 import type { Drift } from './drift'
 import type { Matrix } from './matrix'
@@ -16,16 +17,22 @@ import type { Erratic } from './erratic'
 type Name = (id: string) => string
 const END = { base: 'at the base', out: 'out there' } as const
 /** As a sentence has it. */
-const unitText = (unit: 'dB' | 'steps') => (unit === 'dB' ? 'dB' : 'steps of the scale')
+const unitText = (unit: DifferenceUnit) => (unit === 'dB' ? 'dB' : 'steps of the scale')
+/** A figure with its unit as it stands in a sentence, a blank before it; nothing where there is no size. */
+const sized = (unit: DifferenceUnit, text: string) => (unit === 'none' ? '' : ` ${text} ${unitText(unit)}`)
 const interval = ({ low, high }: { low: number | null; high: number | null }) =>
   intervalText(low, high, signed)
 
 /** What each thing brought, whether they add up, and what cannot be told apart. */
 export function matrixWords(matrix: Matrix): string[] {
-  const unit = unitText(matrix.unit)
+  const { unit } = matrix
   const words = matrix.mains.map((m) => {
     const what = `${andList(m.names)} ${END[m.end]}`
-    const size = `${signed(m.effect.estimate)} ${unit} (${interval(m.effect.interval90)})`
+    if (unit === 'none')
+      return m.holds
+        ? `${capital(m.level)} instead of ${m.against} (${what}) ${m.effect.estimate > 0 ? 'helped' : 'cost'}.`
+        : `Cannot tell what ${m.level} instead of ${m.against} (${what}) brings.`
+    const size = `${signed(m.effect.estimate)} ${unitText(unit)} (${interval(m.effect.interval90)})`
     return m.holds
       ? `${capital(m.level)} instead of ${m.against} (${what}) brought ${size}.`
       : `Cannot tell what ${m.level} instead of ${m.against} (${what}) brings: ${size}.`
@@ -33,7 +40,7 @@ export function matrixWords(matrix: Matrix): string[] {
   const holding = matrix.interactions.filter((i) => i.holds)
   for (const i of holding)
     words.push(
-      `They do not add up: with ${i.second.level}, ${i.first.level} helped ${plain(Math.abs(i.effect.estimate))} ${unit} ${i.effect.estimate > 0 ? 'more' : 'less'} than without it (${interval(i.effect.interval90)}).`,
+      `They do not add up: with ${i.second.level}, ${i.first.level} helped${sized(unit, plain(Math.abs(i.effect.estimate)))} ${i.effect.estimate > 0 ? 'more' : 'less'} than without it${unit === 'none' ? '' : ` (${interval(i.effect.interval90)})`}.`,
     )
   if (matrix.interactions.length > 0 && holding.length === 0)
     words.push('No sign that they do more, or less, than add up.')
@@ -65,8 +72,14 @@ export function unitWords(matrix: Matrix | null): string | null {
   if (own.length === 0) return null
   const holding = own.filter((m) => m.holds)
   return holding.length > 0
-    ? `The units differ: ${andList(holding.map((m) => `${m.level} against ${m.against} ${signed(m.effect.estimate)} ${unitText(matrix!.unit)}`))}. That much belongs to the unit and not to its kind.`
+    ? `The units differ: ${andList(holding.map((m) => unitsApart(m, matrix!.unit)))}. That much belongs to the unit and not to its kind.`
     : 'No unit differs surely from another of its kind.'
+}
+
+function unitsApart({ level, against, effect }: Matrix['mains'][number], unit: DifferenceUnit): string {
+  return unit === 'none'
+    ? `${level} is ${effect.estimate > 0 ? 'better' : 'worse'} than ${against}`
+    : `${level} against ${against}${sized(unit, signed(effect.estimate))}`
 }
 
 const IN: Record<ByWhat, (g: string) => string> = {
@@ -90,17 +103,22 @@ const IN: Record<ByWhat, (g: string) => string> = {
 export function byWords(what: ByWhat, pair: DifferenceBy, name: Name): string {
   const where = IN[what]
   const [a, b] = [name(pair.a), name(pair.b)]
-  const unit = unitText(pair.unit)
+  const size = (v: number) => sized(pair.unit, signed(v))
+  const within = (v: number) => (pair.unit === 'none' ? '' : ` (${size(v).trim()})`)
   const tested = andList(pair.within.map((w) => where(w.group)))
   if (pair.flips) {
     const best = [...pair.within].sort((x, y) => y.effect.estimate - x.effect.estimate)
     const [first, last] = [best[0]!, best[best.length - 1]!]
-    return `It flips by ${what}: ${a} is ahead ${where(first.group)} (${signed(first.effect.estimate)} ${unit}), ${b} ${where(last.group)} (${signed(-last.effect.estimate)} ${unit}).`
+    return `It flips by ${what}: ${a} is ahead ${where(first.group)}${within(first.effect.estimate)}, ${b} ${where(last.group)}${within(-last.effect.estimate)}.`
   }
   if (pair.change) {
     const of = (g: string) => pair.within.find((w) => w.group === g)!
     const [from, to] = [of(pair.change.from), of(pair.change.to)]
-    return `${a} less ${b} changes with the ${what}: ${signed(from.effect.estimate)} ${unit} ${where(from.group)}, ${signed(to.effect.estimate)} ${unit} ${where(to.group)}.`
+    if (pair.unit === 'none') {
+      const more = from.effect.estimate > to.effect.estimate ? from : to
+      return `${a} against ${b} changes with the ${what}: ${a} does better ${where(more.group)}.`
+    }
+    return `${a} less ${b} changes with the ${what}:${size(from.effect.estimate)} ${where(from.group)},${size(to.effect.estimate)} ${where(to.group)}.`
   }
   return `${a} less ${b}: no change with the ${what} is sure, tested ${tested}.`
 }
@@ -110,11 +128,12 @@ export function driftWords(drift: readonly Drift[]): string[] {
   if (drift.length === 0)
     return ['Drift: the log has no times, or hardly half an hour between the first and the last.']
   return drift.map(({ direction, slope, unit, hours, surely }) => {
-    const size = `${signed(slope.estimate)} ${unitText(unit)} an hour (${interval(slope.interval90)})`
+    const size =
+      unit === 'none' ? '' : `${sized(unit, signed(slope.estimate))} an hour (${interval(slope.interval90)})`
     const over = `over ${plain(hours)} hours`
     return surely
-      ? `Levels ${direction} drifted ${size} ${over}: battery, weather or band. The differences are told with it taken out.`
-      : `No drift ${direction} is sure: ${size} ${over}.`
+      ? `Levels ${direction} drifted${size} ${over}: battery, weather or band. The differences are told with it taken out.`
+      : `No drift ${direction} is sure${size && `:${size}`} ${over}.`
   })
 }
 
@@ -127,11 +146,16 @@ export function offsetWords(offset: RunOffset, run: Name, first: string): string
   const { effect, unit, marks } = offset
   const { low, high } = effect.interval95
   const sure = low > 0 || high < 0
+  const stronger = effect.estimate > 0 ? 'stronger' : 'weaker'
+  if (unit === 'none')
+    return `${run(offset.runId)} ${sure ? `ran ${stronger} than` : 'is not surely other than'} ${first}, with ${marks} ${marks === 1 ? 'mark' : 'marks'} in both.`
   const size = `${signed(effect.estimate)} ${unitText(unit)} (${interval(effect.interval90)})`
   return `${run(offset.runId)} ${sure ? 'ran' : 'is not surely other:'} ${size} against ${first}, with ${marks} ${marks === 1 ? 'mark' : 'marks'} in both.`
 }
 
 export function apartWords({ a, b, there, elsewhere, unit }: RunApart, run: Name, name: Name): string {
+  if (unit === 'none')
+    return `${run(there.runId)} does not fit: there ${name(a)} against ${name(b)} came out otherwise than in ${run(elsewhere.runId)}. Something else was different that day.`
   return `${run(there.runId)} does not fit: there ${name(a)} less ${name(b)} came out ${signed(there.estimate)} ${unitText(unit)}, in ${run(elsewhere.runId)} ${signed(elsewhere.estimate)}. Something else was different that day.`
 }
 
@@ -168,6 +192,8 @@ export function otherStationsWords(s: OtherStations, name: Name): string {
   if (!s.found) return `${count}. Fewer than four stations reported both, so no size is told.`
   const { effect, unit, stations } = s.found
   const sure = effect.interval95.low > 0 || effect.interval95.high < 0
+  if (unit === 'none')
+    return `${count}. ${sure ? `That is surely more for ${effect.estimate > 0 ? a : b}` : 'Cannot tell'} (${stations} stations).`
   const step = unit === 'dB' ? 'each meter’s step unknown, ' : ''
   return `${count}. ${sure ? `That is ${signed(effect.estimate)} ${unitText(unit)} for ${a}` : 'Cannot tell'} (${interval(effect.interval90)} ${unitText(unit)}, ${step}${stations} stations).`
 }

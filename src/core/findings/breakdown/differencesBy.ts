@@ -4,7 +4,7 @@ import { termDraws } from '@/core/model/answers'
 import type { FindingsInput, ReadCheck } from '../input'
 import { evenedDraws } from '../joint/evenedDraws'
 import { effectOf, withTerms, type Effect } from '../joint/effects'
-import { unitOf, type JointDifference, type JointFit } from '../joint/jointFit'
+import { unitOf, type DifferenceUnit, type JointFit } from '../joint/jointFit'
 
 /** The difference between two links within one group of checks. */
 interface DifferenceIn {
@@ -17,7 +17,7 @@ interface DifferenceIn {
 export interface DifferenceBy {
   a: string
   b: string
-  unit: JointDifference['unit']
+  unit: DifferenceUnit
   within: DifferenceIn[]
   /** Groups between which it surely differs, and by how much; the surest first. */
   change: { from: string; to: string; effect: Effect } | null

@@ -2,14 +2,14 @@ import { termDraws } from '@/core/model/answers'
 import type { Direction } from '@/core/kit/rig/rig'
 import type { FindingsInput } from '../input'
 import { effectOf, type Effect } from '../joint/effects'
-import { unitOf, type JointFit } from '../joint/jointFit'
+import { unitOf, type DifferenceUnit, type JointFit } from '../joint/jointFit'
 
 /** How levels moved at a listener while a run went on, by the joint model. */
 export interface Drift {
   direction: Direction
   /** For an hour. */
   slope: Effect
-  unit: 'dB' | 'steps'
+  unit: DifferenceUnit
   hours: number
   surely: boolean
 }

@@ -6,7 +6,7 @@ import { holm } from '@/core/stats/exact/holm'
 import type { FindingsInput, ReadCheck } from '../input'
 import { evenedDraws } from '../joint/evenedDraws'
 import { effectOf, type Effect } from '../joint/effects'
-import { unitOf, type JointDifference, type JointFit } from '../joint/jointFit'
+import { unitOf, type DifferenceUnit, type JointFit } from '../joint/jointFit'
 import { leastSquares } from './leastSquares'
 
 /** What one value of a factor brought against the first value. */
@@ -37,7 +37,7 @@ export interface Matrix {
   together: { end: 'base' | 'out'; names: FactorName[] }[]
   /** Factors whose effect follows from the others' settings, so that it cannot be told. */
   confounded: { end: 'base' | 'out'; names: FactorName[] }[]
-  unit: JointDifference['unit']
+  unit: DifferenceUnit
   marks: number
 }
 

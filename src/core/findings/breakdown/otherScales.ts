@@ -6,7 +6,7 @@ import { exactSign } from '@/core/stats/exact/exactSign'
 import { asLogged, type RunLog } from '@/core/trial/foldEntries'
 import { checksByMark, readChecks, type FindingsInput, type ReadCheck } from '../input'
 import { effectOfPosterior, type Effect } from '../joint/effects'
-import { fitJoint, jointDifference, type JointDifference } from '../joint/jointFit'
+import { fitJoint, jointDifference, type DifferenceUnit } from '../joint/jointFit'
 import { place } from '../compare/wins'
 
 const pairsOf = (input: FindingsInput) => everyPair(input.links).map(([a, b]) => ({ a: a.id, b: b.id }))
@@ -56,7 +56,7 @@ export interface OtherStations {
   losses: number
   p: number | null
   /** Null below four stations whose reports bound it. */
-  found: { effect: Effect; unit: JointDifference['unit']; stations: number } | null
+  found: { effect: Effect; unit: DifferenceUnit; stations: number } | null
 }
 
 const otherStationsScale = (scale: Scale): Scale =>

@@ -1,14 +1,14 @@
 import { termDraws } from '@/core/model/answers'
 import type { FindingsInput, ReadCheck } from '../input'
 import { effectOf, type Effect } from '../joint/effects'
-import { unitOf, type JointDifference, type JointFit } from '../joint/jointFit'
+import { unitOf, type DifferenceUnit, type JointFit } from '../joint/jointFit'
 import { differencesBy } from './differencesBy'
 
 /** A run against the first: by how much everything was stronger or weaker that day, the mean of its directions. */
 export interface RunOffset {
   runId: string
   effect: Effect
-  unit: JointDifference['unit']
+  unit: DifferenceUnit
   /** Marks that both runs have reports from. */
   marks: number
 }
@@ -20,7 +20,7 @@ export interface RunApart {
   /** A - B in either run. */
   there: { runId: string; estimate: number }
   elsewhere: { runId: string; estimate: number }
-  unit: JointDifference['unit']
+  unit: DifferenceUnit
 }
 
 /** Each run after the first against it, as the joint model has it. */

@@ -47,6 +47,8 @@ interface JointAnswer {
   aFarther: number
   /** The difference in steps of the listeners' list, where nothing was read in dB. */
   steps: { estimate: number; low: number; high: number } | null
+  /** A is heard so many times as far as B, known terms taken out; where the difference has no size of its own. */
+  times: { estimate: number; low: number; high: number } | null
   /** Marks, or rounds at one place, that say something, and those that say nothing since neither was heard. */
   used: number
   silent: number
@@ -115,6 +117,11 @@ function answerOf(d: JointDifference, { input }: JointFit): JointAnswer {
     aBetter: above,
     aFarther: d.aFarther,
     steps: d.unit === 'steps' ? { estimate, low, high } : null,
+    times: d.lgTimes && {
+      estimate: 10 ** d.lgTimes.q50,
+      low: 10 ** d.lgTimes.q05,
+      high: 10 ** d.lgTimes.q95,
+    },
     used: d.used.length,
     silent: d.silent.length,
     onePlace: input.onePlace,

@@ -1,5 +1,12 @@
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
-import { chanceOf, differenceDraws, meanOf, posteriorOf, type Posterior } from '@/core/model/answers'
+import {
+  chanceOf,
+  differenceDraws,
+  meanOf,
+  posteriorOf,
+  slopeDraws,
+  type Posterior,
+} from '@/core/model/answers'
 import { fitModel, type FitSettings, type ModelFit } from '@/core/model/fit'
 import { isBySky, type FindingsInput, type ReadCheck } from '../input'
 import { alwaysValidOf, alwaysValidP } from '@/core/stats/alwaysValid'
@@ -35,15 +42,22 @@ export function fitJoint(
     : { input: joint, fit }
 }
 
+/**
+ * What differences are told in: dB, or steps of the listener's list where nothing was read in dB. Where all that is
+ * said is heard or not, or how many words, there is no list either, and a difference has an order but no size.
+ */
+export type DifferenceUnit = 'dB' | 'steps' | 'none'
+
 /** A difference between two links by the model. */
 export interface JointDifference {
-  /** dB, or steps of the listener's list where nothing was read in dB. */
-  unit: 'dB' | 'steps'
+  unit: DifferenceUnit
   difference: Posterior
   /** What is known of the two left in. */
   raw: Posterior
-  /** 90 % interval of the difference that allows for stopping when it seemed clear. */
-  alwaysValid: Interval
+  /** lg of so many times as far as the other one is heard, where the difference has no size of its own. */
+  lgTimes: Posterior | null
+  /** 90 % interval of the difference that allows for stopping when it seemed clear; null where it has no size. */
+  alwaysValid: Interval | null
   /** The chance of so much against nought however often one looks, were there none. */
   alwaysValidP: number
   /** The chance that a reaches farther than b with the powers that were used. */
@@ -91,12 +105,22 @@ export function jointDifference(
     unit,
     difference: scaled(evened),
     raw: scaled(raw),
-    alwaysValid: scaledInterval(alwaysValidOf(evened, prior), size),
+    lgTimes: unit === 'none' && !joint.onePlace ? lgTimesOf(fit, evened) : null,
+    alwaysValid: unit === 'none' ? null : scaledInterval(alwaysValidOf(evened, prior), size),
     alwaysValidP: alwaysValidP(evened, prior),
     aFarther: chanceOf(fit, (i) => raw[i]! > 0),
     spreadDb,
     ...met,
   }
+}
+
+/** How much farther so many dB carry, by the slope of each draw. */
+function lgTimesOf(fit: ModelFit, db: Float64Array): Posterior {
+  const slopes = slopeDraws(fit)
+  return posteriorOf(
+    fit,
+    db.map((v, i) => v / (10 * slopes[i]!)),
+  )
 }
 
 const scaledInterval = ({ low, high }: Interval, size: number): Interval => ({
@@ -123,18 +147,22 @@ function differencePrior(
 export function unitOf(
   { input, fit }: JointFit,
   listeners: readonly number[],
-): { unit: JointDifference['unit']; size: number } {
+): { unit: DifferenceUnit; size: number } {
   const inDb = listeners.every((d) => input.readers[d]!.inDb) && fit.data.closed >= MIN_CLOSED
-  return inDb ? { unit: 'dB', size: 1 } : { unit: 'steps', size: stepOf(fit, listeners) }
+  if (inDb) return { unit: 'dB', size: 1 }
+  const size = stepOf(fit, listeners)
+  return size === null ? { unit: 'none', size: 1 } : { unit: 'steps', size }
 }
 
-/** Mean gap between the steps of the listeners' lists, dB on the model's scale. */
-function stepOf(fit: ModelFit, listeners: readonly number[]): number {
+/** Mean gap between the steps of the listeners' lists, dB on the model's scale; null where none has two. */
+function stepOf(fit: ModelFit, listeners: readonly number[]): number | null {
   const { layout, at } = fit.field
-  const gaps = listeners.flatMap((d) =>
-    Array.from({ length: layout.cuts[d]! - 1 }, (_, k) => at + layout.cut[d]! + k + 1),
-  )
-  return gaps.length === 0 ? 1 : meanOf(fit, ({ x }) => gaps.reduce((s, i) => s + x[i]!, 0)) / gaps.length
+  const { listeners: lists } = fit.data.input
+  // Where words are counted, what follows the first cut is the level of half of them, and no step.
+  const gaps = listeners
+    .filter((d) => !lists[d]!.counts)
+    .flatMap((d) => Array.from({ length: layout.cuts[d]! - 1 }, (_, k) => at + layout.cut[d]! + k + 1))
+  return gaps.length === 0 ? null : meanOf(fit, ({ x }) => gaps.reduce((s, i) => s + x[i]!, 0)) / gaps.length
 }
 
 function marksOf({ model, markOf }: JointInput, a: number, b: number, listeners: readonly number[]) {

@@ -59,6 +59,8 @@ export function standingsOf(
   const { fit } = joint
   const listeners = input.directions.map((_, d) => d)
   const { unit, size } = read ? { unit: 'm' as const, size: 1 } : unitOf(joint, listeners)
+  // Heard or not says which is ahead, and of one place nothing of by how much.
+  if (unit === 'none') return null
   const draws = read
     ? told.map(({ at }) => usableDraws(input, read, at, input.reliability))
     : againstMean(told.map(({ at }) => differenceDraws(fit, at, told[0]!.at, listeners, true))).map((d) =>

@@ -12,9 +12,20 @@ export function chanceInWords(chance: number): string {
   return `${Math.round(chance * 100)} times in 100`
 }
 
+/** "1.4 times as far (1.1 to 1.8)", seen from the better side. */
+function timesText(
+  { estimate, low, high }: { estimate: number; low: number; high: number },
+  sign: number,
+): string {
+  const seen = (v: number) => (sign > 0 ? v : 1 / v)
+  const [from, to] = sign > 0 ? [seen(low), seen(high)] : [seen(high), seen(low)]
+  return `${dB(seen(estimate))} times as far (${intervalText(from, to, dB)})`
+}
+
 /** The size of a difference seen from the better side: the figure to quote first, and what it is in dB beside it. */
 function sizeText(pair: JudgedPair, sign: number): { first: string; beside: string } {
   const { evened, sUnits, joint, quoted } = pair
+  if (joint?.times) return { first: timesText(joint.times, sign), beside: '' }
   const estimate = evened?.estimate ?? joint?.steps?.estimate
   if (estimate === undefined || !quoted) return { first: '', beside: '' }
   const show = (unit: string, size: number) => {
@@ -29,6 +40,12 @@ function sizeText(pair: JudgedPair, sign: number): { first: string; beside: stri
     first: show('S-units', sUnits.stepDb),
     beside: `That is ${show('dB', 1)} if the meter steps by ${sUnits.stepDb} dB.`,
   }
+}
+
+/** " by 3.1 dB (2.0 to 4.2)", or ", heard 1.4 times as far (1.1 to 1.8)"; empty where no size is told. */
+function byText(pair: JudgedPair, sign: number): string {
+  const { first } = sizeText(pair, sign)
+  return first && (pair.joint?.times ? `, heard ${first}` : ` by ${first}`)
 }
 
 /** What is taken out and is less than this goes without saying, dB. */
@@ -125,7 +142,7 @@ export function verdictWords(pair: JudgedPair, name: (id: string) => string): Ve
     const near = pair.trend.band[0]!.median > 0 ? a : b
     const over =
       verdict.kind === 'better'
-        ? `${verdict.which === 'a' ? a : b} is ahead over all that was tested by ${sizeText(pair, verdict.which === 'a' ? 1 : -1).first}, which says little of either end.`
+        ? `${verdict.which === 'a' ? a : b} is ahead over all that was tested${byText(pair, verdict.which === 'a' ? 1 : -1)}, which says little of either end.`
         : 'Over all that was tested neither is ahead, which says little of either end.'
     return {
       lead: `${a} and ${b} change places: ${near} is ahead near the base, ${near === a ? b : a} far out`,
@@ -141,12 +158,12 @@ export function verdictWords(pair: JudgedPair, name: (id: string) => string): Ve
     }
   if (verdict.kind === 'better') {
     const [winner, loser] = verdict.which === 'a' ? [a, b] : [b, a]
-    const { first, beside } = sizeText(pair, verdict.which === 'a' ? 1 : -1)
-    const counted = `It won ${Math.max(wins.wins, wins.losses)} marks and lost ${Math.min(wins.wins, wins.losses)}.`
+    const { beside } = sizeText(pair, verdict.which === 'a' ? 1 : -1)
+    const counted = `It won ${countText(Math.max(wins.wins, wins.losses), 'mark')} and lost ${Math.min(wins.wins, wins.losses)}.`
     return {
-      lead: `${winner} is better than ${loser}${first && ` by ${first}`}`,
-      detail: first ? `${beside} ${From}.${andFarther}`.trim() : counted,
-      rest: first ? `${beside}${andFarther}`.trim() : counted,
+      lead: `${winner} is better than ${loser}${byText(pair, verdict.which === 'a' ? 1 : -1)}`,
+      detail: joint ? `${beside} ${From}.${andFarther}`.trim() : counted,
+      rest: joint ? `${beside}${andFarther}`.trim() : counted,
     }
   }
   const wanted = marksWanted(pair)

@@ -2,6 +2,15 @@ import { Table } from '@/ui/table/Table'
 import { byWords, signed, type Breakdown } from '@/core/findings'
 import { Fragment } from 'react'
 
+type Pair = Breakdown['by'][number]['pairs'][number]
+
+/** The difference in one part with its interval; by heard or not, which is ahead and nothing of by how much. */
+function sizeOf({ effect }: Pair['within'][number], unit: Pair['unit']): string {
+  const { low, high } = effect.interval90
+  if (unit === 'none') return low > 0 ? 'ahead' : high < 0 ? 'behind' : 'not sure'
+  return `${signed(effect.estimate)} (${signed(low)} to ${signed(high)} ${unit})`
+}
+
 /** With many pairs only those that change are gone through; the others are summed up. */
 const told = (pairs: Breakdown['by'][number]['pairs']) =>
   pairs.length > 3 ? pairs.filter((p) => p.change) : pairs
@@ -35,8 +44,7 @@ export function ByTable({ by, name }: { by: Breakdown['by']; name: (id: string) 
               <td>
                 {pair.within.map((w) => (
                   <span key={w.group} style={{ display: 'block' }}>
-                    <span style={{ color: 'var(--soft)' }}>{w.group}</span> {signed(w.effect.estimate)} (
-                    {signed(w.effect.interval90.low)} to {signed(w.effect.interval90.high)} {pair.unit}),{' '}
+                    <span style={{ color: 'var(--soft)' }}>{w.group}</span> {sizeOf(w, pair.unit)},{' '}
                     <span style={{ color: 'var(--soft)' }}>{w.marks} marks</span>
                   </span>
                 ))}

@@ -71,7 +71,7 @@ export function ChangesPlace({ asked, breakdown }: { asked: AskedFindings; break
               of={by.flatMap((g) => g.pairs.filter((p) => p.change).map((p) => byWords(g.what, p, link)))}
             />
           )}
-          {shownPair && (
+          {shownPair && shownPair.unit !== 'none' && (
             <PartsFigure
               title={`${link(shownPair.a)} less ${link(shownPair.b)}, part by part`}
               marginDb={marginDb}

@@ -24,9 +24,11 @@ export function missedChange({ pairs }: By): number | null {
 export function missedWords(by: readonly By[]): string {
   const still = by.flatMap((g) => {
     const missed = missedChange(g)
-    return missed === null ? [] : [`${g.what} (up to ${Math.ceil(missed)} ${g.pairs[0]!.unit})`]
+    return missed === null
+      ? []
+      : [`${g.what}${g.pairs[0]!.unit === 'none' ? '' : ` (up to ${Math.ceil(missed)} ${g.pairs[0]!.unit})`}`]
   })
   if (still.length === 0) return ''
   const list = still.length < 2 ? still[0]! : `${still.slice(0, -1).join(', ')} and ${still.at(-1)}`
-  return `No change found with ${list}; in brackets, what could have been missed.`
+  return `No change found with ${list}${list.includes('(up to') ? '; in brackets, what could have been missed' : ''}.`
 }

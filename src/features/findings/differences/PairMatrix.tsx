@@ -1,5 +1,5 @@
 import Box from '@mui/material/Box'
-import { inOrder, signed, type JudgedPair, type Standings } from '@/core/findings'
+import { inOrder, signed, tenths, type JudgedPair, type Standings } from '@/core/findings'
 import type { Link } from '@/core/kit'
 import { RigBadge } from '@/ui/shell/RigBadge'
 import { Table } from '@/ui/table/Table'
@@ -20,6 +20,13 @@ function Cell({ pair, turned }: { pair: JudgedPair | undefined; turned: boolean 
   if (!pair) return <td aria-label="not compared" />
   const sign = turned ? -1 : 1
   const size = pair.evened?.estimate ?? pair.joint?.steps?.estimate ?? null
+  const times = pair.joint?.times?.estimate
+  const shown =
+    times !== undefined
+      ? `× ${tenths(turned ? 1 / times : times)}`
+      : size !== null
+        ? signed(sign * size)
+        : null
   const chance = pair.joint?.aBetter ?? 0.5
   const mine = turned ? 1 - chance : chance
   const sure = pair.verdict.kind === 'better'
@@ -38,7 +45,7 @@ function Cell({ pair, turned }: { pair: JudgedPair | undefined; turned: boolean 
         minWidth: 64,
       }}
     >
-      {size === null ? said : signed(sign * size)}
+      {shown ?? said}
       <span style={{ position: 'absolute', clipPath: 'inset(50%)', width: 1, height: 1, overflow: 'hidden' }}>
         , {said}
       </span>
@@ -49,7 +56,11 @@ function Cell({ pair, turned }: { pair: JudgedPair | undefined; turned: boolean 
 /** Who is surely better than whom: each rig against each, the best at the top; bold is sure, shading is the chance. */
 export function PairMatrix({ links, pairs, standings, looks }: Props) {
   const order = inOrder(links, standings)
-  const unit = pairs.some((p) => p.evened) ? 'dB' : 'steps of the scale'
+  const unit = pairs.some((p) => p.evened)
+    ? 'dB'
+    : pairs.some((p) => p.joint?.times)
+      ? 'times as far'
+      : 'steps of the scale'
   return (
     <figure style={{ margin: '0 0 20px' }} aria-label="Each against each">
       <Table
@@ -57,7 +68,9 @@ export function PairMatrix({ links, pairs, standings, looks }: Props) {
         minPx={90 + 70 * order.length}
         head={
           <>
-            <th>Row less column, {unit}</th>
+            <th>
+              Row {unit === 'times as far' ? 'against' : 'less'} column, {unit}
+            </th>
             {order.map((l) => (
               <th key={l.id} style={{ textAlign: 'center' }}>
                 <RigBadge letter={l.letter} index={looks[l.id]!} size={22} />
