@@ -36,7 +36,9 @@ export interface DayShape {
   forgotten?: number
   weakLeftOut?: number
   inWords?: number
-  says?: 'readability and strength' | 'dBm' | 'words' | 'bare digits'
+  says?: 'readability and strength' | 'dBm' | 'words' | 'bare digits' | 'heard or not'
+  /** All marks are one, and each time round rigs are connected anew. */
+  onePlace?: boolean
   meterStepDb?: number
   /** Counts as an ordinary shape, or as one that the model is not made for. */
   misfit?: boolean
@@ -80,6 +82,8 @@ export const DAY_SHAPES: DayShape[] = [
   { name: 'a listener who drifts', marks: 16, spacingM: 300, driftDb: 1.5, misfit: true },
   { name: 'one link erratic', marks: 14, spacingM: 300, ownDb: [6, 1], misfit: true },
   { name: 'bare digits', marks: 16, spacingM: 300, says: 'bare digits', misfit: true },
+  { name: 'one place, twelve times round', marks: 1, spacingM: 0, repeats: 12, onePlace: true, misfit: true },
+  { name: 'heard or not, no more', marks: 24, spacingM: 300, says: 'heard or not', misfit: true },
 ]
 
 const READABILITY = [
@@ -121,6 +125,8 @@ function scaleOf(shape: DayShape): Scale {
       return defaultScale('readability')
     case 'bare digits':
       return defaultScale('bare')
+    case 'heard or not':
+      return defaultScale('heard')
     default:
       return defaultScale('readability-strength')
   }
@@ -154,6 +160,7 @@ function textOf(shape: DayShape, level: number, readability: number, random: See
   if (says === 'dBm') return `${Math.round(level)} dBm`
   const words = READABILITY[readability - 1]!
   if (says === 'words') return words
+  if (says === 'heard or not') return 'heard'
   if (says === 'bare digits')
     return `${Math.max(0, Math.min(100, Math.round((level - FIRST_CUT_DB) * DIGITS_A_DB)))}`
   if (random.uniform() < (shape.inWords ?? 0.1)) return words
@@ -189,6 +196,9 @@ export function dayOf(shape: DayShape, seed: number, equal: boolean): Day {
     return before
   })
   const own = tried.marks.map(() => links.map((_, l) => ownOf(shape, l) * random.normal()))
+  const rounds = Array.from({ length: shape.onePlace ? tried.repeats : 0 }, () =>
+    links.map((_, l) => ownOf(shape, l) * random.normal()),
+  )
   const wrongMark = shape.swapped ? 1 + random.below(shape.marks - 2) : -1
   const checks = plannedChecks(tried).flatMap((planned, n): LoggedCheck[] => {
     const m = tried.marks.findIndex((x) => x.id === planned.markId)
@@ -201,7 +211,7 @@ export function dayOf(shape: DayShape, seed: number, equal: boolean): Day {
       (toBase ? 0 : BASE_OVER_DB) +
       gainDb[l]! +
       shadow[m]! +
-      own[m]![l]! +
+      (rounds[planned.repeat - 1] ?? own[m]!)[l]! +
       (toBase ? (shape.driftDb ?? 0) * hours : 0)
     if (random.uniform() < (shape.forgotten ?? 0.03)) return []
     let [calls, level, heard] = [0, 0, false]
@@ -226,13 +236,16 @@ export function dayOf(shape: DayShape, seed: number, equal: boolean): Day {
   return { plan: tried, checks, gainDb, lgReach: (l, scope, p) => lgReachOf(shape, gainDb[l]!, l, scope, p) }
 }
 
-/** The chance of readability 3 or better in two calls at one place whose median is known, dB over the first cut. */
-function copyAt(over: number, fades: Float64Array): number {
+/**
+ * The chance of readability 3 or better, or of being heard, in two calls at one place whose median is known, dB over
+ * the first cut.
+ */
+function copyAt(over: number, fades: Float64Array, heardWillDo: boolean): number {
   let [copied, silent] = [0, 0]
   for (const e of fades) {
     const z = over + e
     const heard = normalCdf(z / CUT_SOFT_DB)
-    copied += heard * normalCdf((z - 2 * CUT_APART_DB) / CUT_SOFT_DB)
+    copied += heard * (heardWillDo ? 1 : normalCdf((z - 2 * CUT_APART_DB) / CUT_SOFT_DB))
     silent += 1 - heard
   }
   const n = fades.length
@@ -247,7 +260,9 @@ function copyTable(shape: DayShape): Float64Array {
   if (made) return made
   const random = seededRandom(77)
   const fades = Float64Array.from({ length: 4000 }, () => fadingOf(shape, random))
-  const coarse = Array.from({ length: 301 }, (_, i) => copyAt(i / 2 - 60, fades))
+  const coarse = Array.from({ length: 301 }, (_, i) =>
+    copyAt(i / 2 - 60, fades, shape.says === 'heard or not'),
+  )
   const table = Float64Array.from({ length: 1501 }, (_, i) => {
     const k = Math.min(299, Math.floor(i / 5))
     const t = i / 5 - k

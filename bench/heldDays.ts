@@ -2,9 +2,9 @@
 import { fitJoint, inputOf, readChecks } from '../src/core/findings'
 import { sharedGround } from '../src/core/findings/cautions/sharedGround'
 import { stepSeen } from '../src/core/findings/cautions/stepSeen'
-import { unitOf, type JointFit } from '../src/core/findings/joint/jointFit'
+import { jointDifference, unitOf, type JointFit } from '../src/core/findings/joint/jointFit'
 import { ruleAt, type JointInput } from '../src/core/findings/joint/modelInput'
-import { differenceDraws, posteriorOf, Reaches, type Posterior } from '../src/core/model/answers'
+import { posteriorOf, Reaches, type Posterior } from '../src/core/model/answers'
 import { CUT_APART_DB, DAY_SHAPES, dayOf, DIGITS_A_DB, type DayShape } from './days'
 import { addHeld, noTally, type ShapeTally } from './heldTally'
 
@@ -23,7 +23,9 @@ function stepDb({ model, readers }: JointInput, listener: number): number {
 
 /** How many dB one of what a difference is told in takes in truth. */
 function unitDb(shape: DayShape, joint: JointFit, listeners: readonly number[]): number {
-  if (unitOf(joint, listeners).unit === 'dB') return 1
+  const { unit } = unitOf(joint, listeners)
+  if (unit === 'dB') return 1
+  if (unit === 'none') return 10 * (shape.slope ?? 3.8)
   if (shape.says !== 'bare digits') return CUT_APART_DB
   return listeners.reduce((s, d) => s + stepDb(joint.input, d), 0) / listeners.length
 }
@@ -35,13 +37,10 @@ function judged(shape: DayShape, seed: number, equal: boolean) {
   const day = dayOf(shape, seed, equal)
   const input = inputOf(day.plan, day.plan.marks, day.checks, true)
   const joint = fitJoint(input, readChecks(input).checks)!
-  const { fit } = joint
   const listeners = [...input.directions.keys()]
-  const { size } = unitOf(joint, listeners)
-  const difference = posteriorOf(
-    fit,
-    differenceDraws(fit, 0, 1, listeners).map((db) => db / size),
-  )
+  const [a, b] = input.links.map((l) => l.id) as [string, string]
+  const found = jointDifference(input, joint, a, b, input.directions)!
+  const difference = found.lgTimes ?? found.difference
   const pairs = (input.links.length * (input.links.length - 1)) / 2
   const sure = Math.max(difference.above, 1 - difference.above) >= 1 - 0.025 / pairs
   const better = sure ? (difference.above > 0.5 ? 0 : 1) : null
@@ -61,9 +60,11 @@ function addDay(t: ShapeTally, shape: DayShape, seed: number): void {
     if ((better === 0) === truth > 0) t.right++
     else t.wrong++
   }
+  if (shape.onePlace) return
   const rules = joint.input.readers.map((r) => ruleAt(input.copyRule, r, null))
   // A log without readability asks only whether a call is heard, which is not the truth's rule.
-  if ((input.copyRule.minReadability ?? 1) > 1 && joint.input.readers.some((r) => !r.readability)) return
+  const alike = shape.says === 'heard or not' || joint.input.readers.every((r) => r.readability)
+  if ((input.copyRule.minReadability ?? 1) > 1 && !alike) return
   const read = new Reaches(fit, rules)
   const warned = sharedGround(input, joint).length + stepSeen(joint).length > 0
   t.warned.of++
