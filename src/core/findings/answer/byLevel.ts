@@ -1,6 +1,7 @@
 import type { Scale } from '@/core/reports/scale'
 import { listenerOf } from '@/core/kit/rig/rig'
 import { aboutDistanceText, figureText } from '@/core/units'
+import type { Findings } from '../findings'
 import { inOrder, type LevelHere } from '../standing/standings'
 import { signed } from '../words/phrases'
 import type { JudgedPair } from '../compare/verdict'
@@ -21,10 +22,9 @@ export function answerByLevel(from: AnswerFrom): AnswerCore {
     ...leadOf(from),
     axis: ahead
       ? { unit: 'm', label: 'where it is ahead', key: 'solid surely, hatched perhaps' }
-      : standings && {
-          unit: standings.unit === 'steps' ? 'steps' : 'dB',
-          label: 'level against the mean of them all',
-        },
+      : standings && standings.unit !== 'none'
+        ? { unit: standings.unit, label: 'level against the mean of them all' }
+        : null,
     lines: ahead ?? linesOf(from),
     sure: sureWords(findings, plan),
     settle: settleWords(headlinePairs(findings), link),
@@ -48,30 +48,45 @@ function leadOf(from: AnswerFrom): Pick<AnswerCore, 'lead' | 'detail'> {
     const places = crossingWords(pair, units)
     return { lead: `${lead}.`, detail: [places, rest].filter(Boolean) }
   }
-  return orderLead(from, 'is heard strongest', 'is heard weakest')
+  return from.findings.standings?.unit === 'none'
+    ? orderLead(from, 'is heard best', 'is heard least')
+    : orderLead(from, 'is heard strongest', 'is heard weakest')
 }
 
 function linesOf({ plan, findings }: AnswerFrom): AnswerLine[] {
-  const unit = findings.standings?.unit === 'steps' ? 'steps' : 'dB'
+  const unit = findings.standings?.unit ?? 'none'
   return inOrder(plan.links, findings.standings).map(({ id, letter, name }) => {
     const standing = findings.standings?.links.find((s) => s.linkId === id)
     const here = findings.levelsHere.filter((l) => l.linkId === id)
     const absolute = here.map((l) => levelText(l, plan.scales[listenerOf(l.direction)], here.length > 1))
-    const relative = standing
-      ? `${signed(standing.estimate)} ${unit} (${signed(standing.low)} to ${signed(standing.high)}) against the mean`
-      : 'too little was logged of it'
+    const relative = !standing
+      ? 'too little was logged of it'
+      : unit === 'none'
+        ? heardText(findings, id)
+        : `${signed(standing.estimate)} ${unit} (${signed(standing.low)} to ${signed(standing.high)}) against the mean`
     return {
       linkId: id,
       letter,
       name,
       text: absolute.length > 0 ? absolute.join(', ') : relative,
-      value: standing?.estimate ?? null,
-      low: standing?.low ?? null,
-      high: standing?.high ?? null,
+      ...(standing && unit !== 'none'
+        ? { value: standing.estimate, low: standing.low, high: standing.high }
+        : { value: null, low: null, high: null }),
       note: '',
       ways: [],
     }
   })
+}
+
+/** How often a link was copied, direction by direction: "copied in 12 of 14 checks to base". */
+function heardText({ reaches }: Findings, linkId: string): string {
+  return reaches
+    .filter((r) => r.linkId === linkId && r.checks > 0)
+    .map(
+      (r, i) =>
+        `${i === 0 ? 'copied in ' : ''}${r.copied} of ${r.checks}${i === 0 ? ' checks' : ''} ${r.direction}`,
+    )
+    .join(', ')
 }
 
 /** Where each of two is ahead, stretch by stretch of the distance; null where no trend was worked out, or of more than two. */

@@ -207,9 +207,9 @@ export function otherScaleWords(breakdown: Pick<Breakdown, 'counted'>, name: Nam
   const sure = (p: number) => p > 0.975 || p < 0.025
   return [
     ...breakdown.counted.map(({ a, b, found }) => {
-      const hundred = (v: number | null) => (v === null ? null : Math.round(100 * v))
-      const [low, high] = [hundred(found.interval90.low), hundred(found.interval90.high)]
-      const size = `${hundred(found.shareA)} of 100 against ${hundred(found.shareB)}, ${signed(100 * found.difference).replace(/\.\d/, '')} (${low} to ${high})`
+      const hundred = (v: number) => Math.round(100 * v)
+      const whole = (v: number) => signed(100 * v).replace(/\.\d/, '')
+      const size = `${hundred(found.shareA)} of 100 against ${hundred(found.shareB)}, ${whole(found.difference)} (${intervalText(found.interval90.low, found.interval90.high, whole)})`
       return `${sure(found.chanceAIsBetter) ? `${name(found.difference > 0 ? a : b)} gets more words through` : 'Cannot tell by words copied'}: ${name(a)} and ${name(b)} ${size}, halfway through what was tested.`
     }),
   ]

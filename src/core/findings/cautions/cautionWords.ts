@@ -46,8 +46,10 @@ function groundWords({ sharedM, legM }: SharedGround, units: Units): string {
   return `Neighbouring marks may share their ground over about ${show(sharedM)} of a way of ${show(legM)}: how far each reaches is then told from hardly more than one piece of ground, and may be another elsewhere.`
 }
 
-function ridgeWords({ beyondM, db, low, high }: StepSeen, units: Units): string {
-  return `Beyond about ${aboutDistanceText(beyondM, units)} everything is ${tenths(db)} dB weaker (${tenths(low)} to ${tenths(high)}), as behind a ridge. How far each reaches is told with it, and holds on this way.`
+function ridgeWords({ beyondM, loss }: StepSeen, units: Units): string {
+  const by = loss && `${tenths(loss.estimate)} ${loss.unit === 'dB' ? 'dB' : 'steps of the scale'} `
+  const within = loss ? ` (${tenths(loss.low)} to ${tenths(loss.high)})` : ''
+  return `Beyond about ${aboutDistanceText(beyondM, units)} everything is ${by ?? ''}weaker${within}, as behind a ridge. How far each reaches is told with it, and holds on this way.`
 }
 
 /** A caution in a sentence or two. */

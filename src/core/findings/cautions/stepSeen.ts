@@ -1,20 +1,27 @@
 import { posteriorOf } from '@/core/model/answers'
 import { stepDraws } from '@/core/model/fall'
-import type { JointFit } from '../joint/jointFit'
+import { unitOf, type JointFit } from '../joint/jointFit'
 
 /** Everything beyond a distance is weaker, as behind a ridge; the reach has it in it, and holds on this way only. */
 export interface StepSeen {
   kind: 'step'
   beyondM: number
-  db: number
-  low: number
-  high: number
+  /** By how much; null where the log has no measure for it. */
+  loss: { unit: 'dB' | 'steps'; estimate: number; low: number; high: number } | null
 }
 
-export function stepSeen({ input, fit }: JointFit): StepSeen[] {
+export function stepSeen(joint: JointFit): StepSeen[] {
+  const { input, fit } = joint
   const draws = stepDraws(fit)
   if (!draws || !input.model.step) return []
-  const { q05: low, q50: db, q95: high } = posteriorOf(fit, draws)
   const { nearM, farM } = input.model.step
-  return [{ kind: 'step', beyondM: Math.sqrt(nearM * farM), db, low, high }]
+  const { unit, size } = unitOf(joint, [...fit.data.input.listeners.keys()])
+  const { q05, q50, q95 } = posteriorOf(fit, draws)
+  return [
+    {
+      kind: 'step',
+      beyondM: Math.sqrt(nearM * farM),
+      loss: unit === 'none' ? null : { unit, estimate: q50 / size, low: q05 / size, high: q95 / size },
+    },
+  ]
 }

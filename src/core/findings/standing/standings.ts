@@ -1,7 +1,7 @@
 import { differenceDraws, levelDraws, posteriorOf, type Posterior, type Reaches } from '@/core/model/answers'
 import type { Direction } from '@/core/kit/rig/rig'
 import type { FindingsInput } from '../input'
-import { unitOf, type JointFit } from '../joint/jointFit'
+import { unitOf, type DifferenceUnit, type JointFit } from '../joint/jointFit'
 import type { LinkReach } from '../reach/jointReaches'
 import { usableDraws } from '../reach/usableDraws'
 import { placesOf } from './places'
@@ -9,7 +9,7 @@ import { placesOf } from './places'
 /** Where a link stands among the others, with the powers that were used. */
 interface Standing {
   linkId: string
-  /** m for a reach; for a level, dB or steps against the mean of all links. */
+  /** m for a reach; for a level, dB or steps against the mean of all links, or their order and no more. */
   estimate: number
   low: number
   high: number
@@ -20,7 +20,7 @@ interface Standing {
 /** Links in order, the first the one that reaches farthest or is heard strongest. */
 export interface Standings {
   by: 'reach' | 'level'
-  unit: 'm' | 'dB' | 'steps'
+  unit: 'm' | DifferenceUnit
   links: Standing[]
   /** In the same order, the chance that the row is ahead of the column. */
   ahead: number[][]
@@ -59,8 +59,6 @@ export function standingsOf(
   const { fit } = joint
   const listeners = input.directions.map((_, d) => d)
   const { unit, size } = read ? { unit: 'm' as const, size: 1 } : unitOf(joint, listeners)
-  // Heard or not says which is ahead, and of one place nothing of by how much.
-  if (unit === 'none') return null
   const draws = read
     ? told.map(({ at }) => usableDraws(input, read, at, input.reliability))
     : againstMean(told.map(({ at }) => differenceDraws(fit, at, told[0]!.at, listeners, true))).map((d) =>

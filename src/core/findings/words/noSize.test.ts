@@ -12,8 +12,12 @@ import {
   prepareFindings,
   verdictWords,
 } from '..'
+import { answerByLevel } from '../answer/byLevel'
+import type { AnswerFrom } from '../answer/types'
+import { cautionWords } from '../cautions/cautionWords'
 import type { DifferenceUnit } from '../joint/jointFit'
 import type { DifferenceBy } from '../breakdown/differencesBy'
+import type { StepSeen } from '../cautions/stepSeen'
 import type { Effect } from '../joint/effects'
 
 type Says = (link: number, mark: number, round: number) => string
@@ -36,7 +40,7 @@ function runOf(kind: ScaleKind, marks: number, rounds: number, says: Says) {
   })
   const input = inputOf(tried, tried.marks, checks, true)
   const prepared = prepareFindings(input)
-  return { input, prepared, findings: makeFindings(input, prepared) }
+  return { tried, input, prepared, findings: makeFindings(input, prepared) }
 }
 
 const id = (x: string) => x
@@ -78,7 +82,13 @@ describe('a log that says heard or not and no more', () => {
       lead: 'A is better than B',
       detail: 'From 14 rounds at one place: here, and only here.',
     })
-    expect(here.findings.standings).toBeNull()
+    const { findings, tried } = here
+    const answer = answerByLevel({ findings, plan: tried, link: id, units: 'metric' } as AnswerFrom)
+    expect(answer.axis).toBeNull()
+    expect(answer.lines.map((l) => l.text)).toEqual([
+      'copied in 14 of 14 checks to base',
+      'copied in 2 of 14 checks to base',
+    ])
   })
 })
 
@@ -123,6 +133,18 @@ describe('sentences without a size', () => {
     )
     expect(byWords('leg', pair('steps', false), id)).toBe(
       'A less B changes with the leg: +3.0 steps of the scale on Shore, −4.0 steps of the scale on Hill.',
+    )
+  })
+
+  it('say of a ridge where it is, and by how much where that is told', () => {
+    const words = (loss: StepSeen['loss']) =>
+      cautionWords({ kind: 'step', beyondM: 3400, loss }, id, id, 'metric').split(', as behind')[0]
+    expect(words(null)).toBe('Beyond about 3.4 km everything is weaker')
+    expect(words({ unit: 'dB', estimate: 14, low: 3.3, high: 28.5 })).toBe(
+      'Beyond about 3.4 km everything is 14.0 dB weaker (3.3 to 28.5)',
+    )
+    expect(words({ unit: 'steps', estimate: 2, low: 1, high: 3 })).toBe(
+      'Beyond about 3.4 km everything is 2.0 steps of the scale weaker (1.0 to 3.0)',
     )
   })
 

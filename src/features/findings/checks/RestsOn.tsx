@@ -1,5 +1,6 @@
 import type { Findings } from '@/core/findings'
 import type { TrialPlan } from '@/core/trial'
+import { countText } from '@/core/units'
 
 /**
  * What the findings rest on: the checks, who reported in which scale, what was fixed beforehand, what was
@@ -27,7 +28,7 @@ export function RestsOn({ findings, plan, marks }: { findings: Findings; plan: T
   return (
     <ul style={{ margin: 0, paddingLeft: 20, maxWidth: 860 }}>
       <li>
-        {findings.checks} checks at {marks} marks.{' '}
+        {countText(findings.checks, 'check')} at {countText(marks, 'mark')}.{' '}
         {findings.leftOut.length === 0
           ? 'None was left out of everything.'
           : findings.leftOut.map((l) => `${l.checkIds.length} left out: ${l.why}.`).join(' ')}
