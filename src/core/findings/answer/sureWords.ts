@@ -22,5 +22,6 @@ export function sureWords(findings: Findings, plan: TrialPlan): string {
           : `, in ${plan.surroundings} surroundings`
   const early = fixedBeforehand ? '' : ' Not every mark was reached, and the intervals allow for that.'
   const poor = quality?.poor ? ' The figures did not settle: do not lean on them.' : ''
-  return `${from}${here}. The figures in brackets hold 9 times in 10.${early}${poor}`
+  const brackets = findings.standings?.unit === 'none' ? '' : ' The figures in brackets hold 9 times in 10.'
+  return `${from}${here}.${brackets}${early}${poor}`
 }
