@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { chanceOf, differenceDraws, posteriorOf, Reaches, slopeDraws } from './answers'
-import { fitModel, MANY, type ModelFit } from './fit'
+import { fitModel, type ModelFit } from './fit'
 import type { ModelRule } from './margins'
 import { CHECK_PRIORS, MODEL_PRIORS } from './priors'
 import type { Call, ModelInput } from './reports'
 import { aheadBy, aheadEverywhere, DRAWS_ERR } from './testing/ahead'
 import { SAMPLING } from './spreadSampling'
+import { MANY } from './startPeak'
 import { testRun } from './testing/runs'
 
 const RULE: ModelRule = { step: 3, levelDb: null, share: null, calls: 2 }

@@ -1,14 +1,13 @@
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
+import { densityAt, spreadsOf } from './density'
 import { drawField } from './drawField'
 import { Field } from './field'
-import type { Mode } from './mode'
 import { Modes } from './modes'
 import type { Draw, FieldPoint, FitPoint } from './points'
-import { MODEL_PRIORS, spreadCount, spreadsAt, type ModelPriors, type Spreads } from './priors'
+import { MODEL_PRIORS, type ModelPriors } from './priors'
 import { modelData, type ModelData, type ModelInput } from './reports'
-import { peakOf, type Peak } from './peak'
 import { SAMPLING, SAMPLING_OF_MANY, sampleSpreads, type SamplingPlan } from './spreadSampling'
-import { ofAll, thinned } from './thinned'
+import { MANY, peakByPart, peakOfPoints } from './startPeak'
 
 /** A run under the model: draws from which every answer is read. */
 export interface ModelFit {
@@ -43,12 +42,6 @@ export interface FitSettings {
 
 const FIT_SETTINGS = { priors: MODEL_PRIORS, draws: 1200, seed: 1 }
 
-/** A log of more different reports is looked at in part first, of about so many. */
-export const MANY = 2000
-const PART = 1500
-/** Added to variances of few points, which understate them. */
-const LEAST_VARIANCE = 0.0005
-
 /**
  * Fits the joint model: for each point of the spreads the field's mode and Laplace's approximation about it,
  * importance sampling over the spreads, and draws of the field about the modes ({@link drawField}). The same reports
@@ -59,6 +52,7 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
   const data = modelData(input)
   const field = new Field(data, priors)
   const many = field.said > MANY
+  const byPart = () => peakByPart(data, field.said, priors)
   const random = seededRandom(seed)
   const modes = new Modes(field)
   const sampled = sampleSpreads(
@@ -66,7 +60,7 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     (theta) => densityAt(modes, priors, theta),
     random,
     settings.sampling ?? (many ? SAMPLING_OF_MANY : SAMPLING),
-    many ? (settings.near ? peakOfFit(settings.near) : peakByPart(data, field.said, priors)) : null,
+    !many ? null : settings.near ? peakOfPoints(settings.near.points) : byPart(),
   )
   const points = sampled.points.map(({ theta, of }): FieldPoint => ({ theta, ...of }))
   const kept = drawField(field, points, sampled.weights, wanted, random)
@@ -77,44 +71,6 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     draws: kept.draws,
     quality: qualityOf(sampled, kept.effective, modes.steps),
   }
-}
-
-const spreadsOf = (input: ModelInput) =>
-  spreadCount(input.listeners.some((l) => l.stretchedBelowDb !== undefined))
-
-/** ln of the chance of a field's reports at a point of the spreads, the point's own in it. */
-function densityAt(
-  modes: Modes,
-  priors: ModelPriors,
-  theta: Float64Array,
-): { ln: number; of: { spreads: Spreads; mode: Mode } } | null {
-  const spreads = spreadsAt(theta, priors)
-  const mode = modes.at(theta, spreads)
-  if (!mode) return null
-  return { ln: mode.evidence - 0.5 * theta.reduce((s, v) => s + v * v, 0), of: { spreads, mode } }
-}
-
-/** Where the spreads of a fit lie, and how. */
-function peakOfFit({ points }: ModelFit): Peak {
-  const whole = points.reduce((s, p) => s + p.weight, 0)
-  const mean = (of: (theta: Float64Array) => number) =>
-    points.reduce((s, p) => s + p.weight * of(p.theta), 0) / whole
-  const x = points[0]!.theta.map((_, i) => mean((t) => t[i]!))
-  const covariance = Array.from(x, (m, i) =>
-    Array.from(x, (n, j) => mean((t) => (t[i]! - m) * (t[j]! - n)) + (i === j ? LEAST_VARIANCE : 0)),
-  )
-  return { x, covariance }
-}
-
-/** Where the spreads of a long log are about likeliest, by a part of it. */
-function peakByPart(data: ModelData, said: number, priors: ModelPriors): Peak {
-  const one = Math.ceil(said / PART)
-  const part = modelData(thinned(data, one))
-  const modes = new Modes(new Field(part, priors))
-  return ofAll(
-    peakOf(spreadsOf(data.input), (theta) => densityAt(modes, priors, theta)?.ln ?? -Infinity),
-    one,
-  )
 }
 
 export const qualityOf = (
