@@ -63,10 +63,9 @@ export function offDraws(ask: OffAsk, draws = USUAL_DRAWS): MarginDraws {
   const ways = oneWays(ask.directions)
   const world = worldDraws(ask, draws)
   const n = places.length
-  const keys = links.map(linkKey)
-  const of = links.map((link, l) => ({
-    off: linkDraws(world, link, l, ways),
-    own: ownDraws(world, places, keys.indexOf(keys[l]!)),
+  const of = links.map((link) => ({
+    off: linkDraws(world, link, ways),
+    own: ownDraws(world, places, link),
   }))
   const margins = new Float32Array(draws * links.length * ways.length * n)
   let at = 0

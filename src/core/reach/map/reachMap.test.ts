@@ -403,6 +403,15 @@ describe('the map of links', () => {
     expect(next[0]!.perMinute).toBeGreaterThanOrEqual(next[1]!.perMinute)
   })
 
+  it('is of one share on the map, beside another link, and in the table of which is enough', () => {
+    const pair = { ...ask([LINK, STRONG]), areas: [] }
+    const [mapA, mapB] = reachMap(maker, pair).whole.links
+    expect(mapB!.high).toBeGreaterThan(mapB!.low)
+    expect(enoughOf(maker, pair, 0.5).map((e) => e.share)).toEqual([mapA, mapB])
+    expect(enoughOf(maker, { ...pair, links: [STRONG] }, 0.5)[0]!.share).toEqual(mapB)
+    expect(enoughOf(maker, { ...pair, links: [STRONG, LINK] }, 0.5)[1]!.share).toEqual(mapA)
+  })
+
   it('which is enough: more power is likelier to be, and the least burden that is surely so is told', () => {
     const asked = { ...ask([LINK, STRONG]), areas: [ask([LINK]).areas[0]!] }
     const some = enoughOf(maker, asked, 0.5)

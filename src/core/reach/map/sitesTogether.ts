@@ -99,11 +99,11 @@ async function coversFrom(makers: SiteMakers, ask: ReachMapAsk, sites: readonly 
   const n = places.length
   const world = worldDraws({ places, links: [link], ...ask.settings })
   const { c, draws } = world
-  const off = linkDraws(world, link, 0, BOTH)
+  const off = linkDraws(world, link, BOTH)
   const needDb = c.callDb * normalQuantile(ask.reliability)
   const covers: Covers[] = []
   const add = (seen: readonly AskedPlace[], shadow: Float64Array) => {
-    const own = ownDraws(world, seen, 0)
+    const own = ownDraws(world, seen, link)
     const flags = new Uint8Array(draws * n * BOTH.length)
     const predicted = seen.map((p) => BOTH.map((d) => p.predictedDb[wayKey(link, d)]!))
     for (let k = 0; k < draws; k++)

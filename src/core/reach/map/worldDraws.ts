@@ -158,14 +158,16 @@ export function shadowsFrom(
   }
 }
 
-/** What a link has of its own at each place, the same both ways, dB, at k · places + p. */
+/**
+ * What a link has of its own at each place, the same both ways, dB, at k · places + p; whatever other links are asked
+ * beside it, it is the same.
+ */
 export function ownDraws(
   { c, draws }: Pick<WorldDraws, 'c' | 'draws'>,
   places: readonly SeenPlace[],
-  l: number,
+  link: Link,
 ): Float64Array {
-  const from = places[0]?.from
-  const random = stream('own', from === undefined ? l : l + nthOf(from))
+  const random = stream('own', nthOf(`${linkKey(link)} ${places[0]?.from ?? ''}`))
   const placeKeys = places.map(({ place }) => `${place.lat} ${place.lon}`)
   const firstAt = new Map(placeKeys.map((key, p) => [key, p] as const).reverse())
   const firsts = placeKeys.map((key) => firstAt.get(key)!)
@@ -178,17 +180,16 @@ export function ownDraws(
   return own
 }
 
-/** Another number for every site. */
+/** Another number for every site, and for every link. */
 const nthOf = (id: string) => 1 + ([...id].reduce((h, c) => (31 * h + c.charCodeAt(0)) >>> 0, 7) % 100_000)
 
-/** What a link is off by in a direction at a distance, in each draw, dB, its shadowing aside. */
+/** What a link is off by in a direction at a distance, in each draw, dB, its shadowing aside; see {@link ownDraws}. */
 export function linkDraws(
   { c, draws, off, doubts }: WorldDraws,
   link: Link,
-  l: number,
   ways: readonly OneWay[],
 ): (k: number, w: number, distanceM: number) => number {
-  const random = stream('links', l)
+  const random = stream('links', nthOf(linkKey(link)))
   const ownDb = Math.hypot(LINK_DB[0], doubts[linkKey(link)] ?? 0)
   // What a link without checks may be off by is its own.
   const own = c.links.includes(linkKey(link))
