@@ -20,7 +20,7 @@ export interface LinkReach {
 export interface UsableReach {
   linkId: string
   chance: number
-  /** The direction that limits it, where nine draws in ten say so; null otherwise, and where only one was asked. */
+  /** The direction that limits it, where that is as sure as a verdict is; null otherwise, and where only one was asked. */
   limitedBy: Direction | null
   reach: Reach
 }
@@ -42,7 +42,7 @@ export interface JointReaches {
 /** An end beyond so many times the farthest mark, or within one such part of the nearest, is no figure. */
 const BEYOND = 10
 /** A direction is called the weaker way when so much of the posterior says so. */
-const SURELY = 0.9
+const SURELY = 0.975
 /** A leg of fewer marks has no reach of its own. */
 const MIN_LEG_MARKS = 5
 
