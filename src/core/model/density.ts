@@ -8,7 +8,7 @@ export const spreadsOf = (input: ModelInput) =>
   spreadCount(input.listeners.some((l) => l.stretchedBelowDb !== undefined))
 
 /**
- * ln of the chance of a field's reports at a point of the spreads, the point's own in it, and what was worked out there.
+ * ln of the chance of a field’s reports at a point of the spreads, the point’s own in it, and what it comes from.
  * @returns null where no mode is found
  */
 export function densityAt(
