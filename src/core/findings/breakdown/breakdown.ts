@@ -5,7 +5,7 @@ import type { FindingsInput, ReadCheck } from '../input'
 import { cellsIn } from '../levels'
 import type { Prepared } from '../findings'
 import { conditionGroupings, type RunEvent } from './conditions'
-import { differencesBy, differencesByDirection, type DifferenceBy } from './differencesBy'
+import { differencesBy, differencesByDirection, sureTogether, type DifferenceBy } from './differencesBy'
 import { driftOf, type Drift } from './drift'
 import { alwaysTogether, type Matrix } from './matrix'
 import { countedDifferences, otherStationsOf, type OtherStations } from './otherScales'
@@ -115,7 +115,7 @@ export async function breakdownOfLog(
   return {
     matrix,
     together: matrix ? [] : alwaysTogether(input, checks),
-    by,
+    by: sureTogether(by),
     drift: joint ? driftOf(input, joint) : [],
     erratic: erraticLinks(input, checks, cells),
     offsets: joint ? runOffsets(input, checks, joint) : [],

@@ -112,6 +112,21 @@ function differenceIn(
   return { ...pair, within, change: changes[0] ?? null, flips: changes.length > 0 && above && below }
 }
 
+/**
+ * What is left of the changes where a log is asked several questions: each has to be as sure as if all of them had been
+ * one, or one in twenty would be answered by chance.
+ */
+export const sureTogether = <T extends { pairs: DifferenceBy[] }>(questions: readonly T[]): T[] =>
+  questions.map((q) => ({
+    ...q,
+    pairs: q.pairs.map((pair): DifferenceBy => {
+      const groups = pair.within.length
+      const looks = (questions.length * q.pairs.length * groups * (groups - 1)) / 2
+      const sure = pair.change !== null && pair.change.effect.p * looks < 0.05
+      return sure || pair.change === null ? pair : { ...pair, change: null, flips: false }
+    }),
+  }))
+
 /** The same by direction, which the model tells apart already. */
 export function differencesByDirection(
   input: FindingsInput,
