@@ -1,4 +1,5 @@
 import { and, asc, count, desc, eq, getTableColumns, gt, max, sql } from 'drizzle-orm'
+import { Kept } from '@/core/kept'
 import { IdSum, type IdDigest } from '@/core/trial/idDigest'
 import { foldEntries, type Entry, type RunLog, type TrialPlan } from '@/core/trial'
 import type { Db } from './connection'
@@ -203,13 +204,6 @@ const LOGS_KEPT = 4
 /** A run's log. It is kept while nothing is added to it, so nothing in it may be changed. */
 export function logOf(db: Db, runId: string): RunLog {
   if (!canKeep(db)) return foldEntries(entriesOf(db, runId))
-  const kept = whileUnchanged(db, 'logs', () => new Map<string, { count: number; log: RunLog }>())
-  const count = countEntries(db, runId)
-  const held = kept.get(runId)
-  const log = held?.count === count ? held.log : foldEntries(entriesOf(db, runId))
-  // The one that was asked for last is given up last.
-  kept.delete(runId)
-  kept.set(runId, { count, log })
-  if (kept.size > LOGS_KEPT) kept.delete(kept.keys().next().value!)
-  return log
+  const kept = whileUnchanged(db, 'logs', () => new Kept<RunLog>(LOGS_KEPT))
+  return kept.get(`${runId} ${countEntries(db, runId)}`, () => foldEntries(entriesOf(db, runId)))
 }

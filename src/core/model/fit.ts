@@ -7,7 +7,7 @@ import type { Draw, FieldPoint, FitPoint } from './points'
 import { MODEL_PRIORS, type ModelPriors } from './priors'
 import { modelData, type ModelData, type ModelInput } from './reports'
 import { SAMPLING, SAMPLING_OF_MANY, sampleSpreads, type SamplingPlan } from './spreadSampling'
-import { MANY, peakByPart, peakOfPoints } from './startPeak'
+import { MANY, startPeak } from './startPeak'
 
 /** A run under the model: draws from which every answer is read. */
 export interface ModelFit {
@@ -51,16 +51,14 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
   const { priors, draws: wanted, seed } = { ...FIT_SETTINGS, ...settings }
   const data = modelData(input)
   const field = new Field(data, priors)
-  const many = field.said > MANY
-  const byPart = () => peakByPart(data, field.said, priors)
   const random = seededRandom(seed)
   const modes = new Modes(field)
   const sampled = sampleSpreads(
     spreadsOf(input),
     (theta) => densityAt(modes, priors, theta),
     random,
-    settings.sampling ?? (many ? SAMPLING_OF_MANY : SAMPLING),
-    !many ? null : settings.near ? peakOfPoints(settings.near.points) : byPart(),
+    settings.sampling ?? (field.said > MANY ? SAMPLING_OF_MANY : SAMPLING),
+    startPeak(data, field.said, priors, settings.near?.points),
   )
   const points = sampled.points.map(({ theta, of }): FieldPoint => ({ theta, ...of }))
   const kept = drawField(field, points, sampled.weights, wanted, random)

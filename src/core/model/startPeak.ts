@@ -14,7 +14,7 @@ const PART = 1500
 const LEAST_VARIANCE = 0.0005
 
 /** Where the spreads of a fit lie, and how. */
-export function peakOfPoints(points: readonly FitPoint[]): Peak {
+function peakOfPoints(points: readonly FitPoint[]): Peak {
   const whole = points.reduce((s, p) => s + p.weight, 0)
   const mean = (of: (theta: Float64Array) => number) =>
     points.reduce((s, p) => s + p.weight * of(p.theta), 0) / whole
@@ -26,9 +26,24 @@ export function peakOfPoints(points: readonly FitPoint[]): Peak {
 }
 
 /** Where the spreads of a long log are about likeliest, by a part of it. @param said different reports of it */
-export function peakByPart(data: ModelData, said: number, priors: ModelPriors): Peak {
+function peakByPart(data: ModelData, said: number, priors: ModelPriors): Peak {
   const one = Math.ceil(said / PART)
   const modes = new Modes(new Field(modelData(thinned(data, one)), priors))
   const at = (theta: Float64Array) => densityAt(modes, priors, theta)?.ln ?? -Infinity
   return ofAll(peakOf(spreadsOf(data.input), at), one)
+}
+
+/**
+ * Where the spreads of a log are looked for first: about those of a fit of nearly the same, or of a part of it; null of a
+ * log that is not long, which is looked through from the prior's middle.
+ * @param said different reports of it
+ */
+export function startPeak(
+  data: ModelData,
+  said: number,
+  priors: ModelPriors,
+  near: readonly FitPoint[] | undefined,
+): Peak | null {
+  if (said <= MANY) return null
+  return near ? peakOfPoints(near) : peakByPart(data, said, priors)
 }
