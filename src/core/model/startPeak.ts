@@ -34,8 +34,8 @@ function peakByPart(data: ModelData, said: number, priors: ModelPriors): Peak {
 }
 
 /**
- * Where the spreads of a log are looked for first: about those of a fit of nearly the same, or of a part of it; null of a
- * log that is not long, which is looked through from the prior's middle.
+ * Where the spreads of a log are looked for first: about those of a fit of nearly the same, or of a part of it; null of
+ * a log that is not long, which is looked through from the prior's middle.
  * @param said different reports of it
  */
 export function startPeak(

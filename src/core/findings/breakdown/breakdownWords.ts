@@ -1,7 +1,7 @@
 import type { FactorName } from '@/core/kit/rig/traits'
 import { CONDITIONS, type ConditionFactor } from '@/core/trial/conditions'
 import { intervalText, type Units } from '@/core/units'
-import { andList, capital, signed, tenths as plain } from '../words/phrases'
+import { andList, capital, signed, tenths as plain, unitText } from '../words/phrases'
 import { reachText } from '../words/words'
 import type { LegReach } from '../reach/jointReaches'
 import type { ByWhat, Breakdown } from './breakdown'
@@ -16,8 +16,6 @@ import type { Erratic } from './erratic'
 
 type Name = (id: string) => string
 const END = { base: 'at the base', out: 'out there' } as const
-/** As a sentence has it. */
-const unitText = (unit: DifferenceUnit) => (unit === 'dB' ? 'dB' : 'steps of the scale')
 /** A figure with its unit as it stands in a sentence, a blank before it; nothing where there is no size. */
 const sized = (unit: DifferenceUnit, text: string) => (unit === 'none' ? '' : ` ${text} ${unitText(unit)}`)
 const interval = ({ low, high }: { low: number | null; high: number | null }) =>

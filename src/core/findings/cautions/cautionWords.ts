@@ -1,5 +1,5 @@
 import { aboutDistanceText, type Units } from '@/core/units'
-import { andList, tenths } from '../words/phrases'
+import { andList, tenths, unitText } from '../words/phrases'
 import { reachText } from '../words/words'
 import type { LoneContact } from './loneContact'
 import type { OrderCaution } from './order'
@@ -47,7 +47,7 @@ function groundWords({ sharedM, legM }: SharedGround, units: Units): string {
 }
 
 function ridgeWords({ beyondM, loss }: StepSeen, units: Units): string {
-  const by = loss && `${tenths(loss.estimate)} ${loss.unit === 'dB' ? 'dB' : 'steps of the scale'} `
+  const by = loss && `${tenths(loss.estimate)} ${unitText(loss.unit)} `
   const within = loss ? ` (${tenths(loss.low)} to ${tenths(loss.high)})` : ''
   return `Beyond about ${aboutDistanceText(beyondM, units)} everything is ${by ?? ''}weaker${within}, as behind a ridge. How far each reaches is told with it, and holds on this way.`
 }
