@@ -12,9 +12,13 @@ export async function openTrial(page: Page, name: string): Promise<string> {
   return href!.split('/').slice(0, 3).join('/')
 }
 
+const WCAG = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']
+
 export async function expectAxeClean(page: Page) {
+  // Nothing of ours stands in a frame of another origin, which is all that the slower way is for.
   const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'], runOnly: { type: 'tag', values: WCAG } })
     .analyze()
   expect(
     violations.map(

@@ -70,10 +70,11 @@ function finish() {
   process.exit(failed.length > 0 || broken > 0 ? 1 : 0)
 }
 
-/** What browser tests are made with, and the Debian package it comes from. */
-/** @type {[string, string][]} */
+const CHROMIUM = 'chromium-headless-shell'
+/** What browser tests are made with: the Debian package it comes from, and where it is, any of these. */
+/** @type {[string, ...string[]][]} */
 const TOOLS = [
-  ['chromium', '/usr/bin/chromium'],
+  [CHROMIUM, '/usr/bin/chromium-headless-shell', '/usr/bin/chromium'],
   ['libnss3-tools', '/usr/bin/certutil'],
   ['nginx-light', '/usr/sbin/nginx'],
   ['openssl', '/usr/bin/openssl'],
@@ -82,16 +83,16 @@ const TOOLS = [
 /** Chromium (the one named, the system's, or Playwright's own) and the tools beside it; through apt where there is apt. */
 function ensureTools() {
   const missing = TOOLS.filter(
-    ([name, file]) => !existsSync(file) && !(name === 'chromium' && process.env.CHROMIUM_PATH),
+    ([name, ...files]) => !files.some((f) => existsSync(f)) && !(name === CHROMIUM && process.env.CHROMIUM_PATH),
   )
   if (missing.length === 0) return true
   const names = missing.map(([name]) => name)
   if (existsSync('/usr/bin/apt-get') && process.getuid?.() === 0)
     return run('apt-get', ['update', '-qq']) && run('apt-get', ['install', '-y', '-qq', ...names])
-  const others = names.filter((n) => n !== 'chromium')
+  const others = names.filter((n) => n !== CHROMIUM)
   if (others.length > 0)
     console.log(`Install by hand what the tests of several devices need: ${others.join(', ')}`)
-  return !names.includes('chromium') || run(bin('playwright'), ['install', 'chromium'])
+  return !names.includes(CHROMIUM) || run(bin('playwright'), ['install', 'chromium'])
 }
 
 rmSync(results, { recursive: true, force: true })
