@@ -83,7 +83,8 @@ const TOOLS = [
 /** Chromium (the one named, the system's, or Playwright's own) and the tools beside it; through apt where there is apt. */
 function ensureTools() {
   const missing = TOOLS.filter(
-    ([name, ...files]) => !files.some((f) => existsSync(f)) && !(name === CHROMIUM && process.env.CHROMIUM_PATH),
+    ([name, ...files]) =>
+      !files.some((f) => existsSync(f)) && !(name === CHROMIUM && process.env.CHROMIUM_PATH),
   )
   if (missing.length === 0) return true
   const names = missing.map(([name]) => name)

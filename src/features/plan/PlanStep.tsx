@@ -16,6 +16,8 @@ import {
 import type { PlanGround } from '@/core/reach'
 import { type Units, countText } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
+import { OnceKnown } from '@/ui/answers/OnceKnown'
+import type { Soon } from '@/ui/answers/soon'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { PageHead } from '@/ui/shell'
@@ -32,7 +34,8 @@ interface Props {
   initial: PlanInput
   rigs: Rig[]
   runs: number
-  ground: PlanGround | null
+  /** What the ground says of it, once it is corrected by what was logged. */
+  ground: Soon<PlanGround | null>
   units: Units
 }
 
@@ -101,6 +104,15 @@ function Extent({ draft, checks }: { draft: TrialPlan; checks: number }) {
   )
 }
 
+/** Every check of the plan, along the ground as far as that is known. */
+function StillToMake({ draft, ground, units }: { draft: TrialPlan; ground: PlanGround | null; units: Units }) {
+  const model = useMemo(
+    () => stripModel(draft, draft.marks, EMPTY_LOG, new Map(), null, ground),
+    [draft, ground],
+  )
+  return <ReachStrip model={model} units={units} title="Every check still to make" />
+}
+
 /** The plan: what is compared, what is held the same, what counts as heard, and every check still to make. */
 export function PlanStep(props: Props) {
   // Outlives the form, which begins anew from what was saved.
@@ -122,10 +134,6 @@ function PlanForm(props: FormProps) {
     setSaved(false)
   }
   const draft = useMemo(() => draftPlan(plan, input, rigs), [plan, input, rigs])
-  const model = useMemo(
-    () => stripModel(draft, draft.marks, EMPTY_LOG, new Map(), null, ground),
-    [draft, ground],
-  )
   const checks = plannedChecks(draft).length
   const changed = JSON.stringify(input) !== JSON.stringify(initial)
   useUnsaved(changed && !saved)
@@ -141,7 +149,7 @@ function PlanForm(props: FormProps) {
         <Extent draft={draft} checks={checks} />
       </PageHead>
       {draft.links.length > 0 && draft.marks.length > 0 && byChecks && (
-        <ReachStrip model={model} units={units} title="Every check still to make" />
+        <OnceKnown what={ground}>{(known) => <StillToMake {...{ draft, units }} ground={known} />}</OnceKnown>
       )}
       {draft.marks.length === 0 && needsMarks(input.way) && (
         <Box sx={{ mb: 2, color: 'var(--soft)' }}>There are no marks yet; set them under Ground.</Box>
@@ -158,7 +166,7 @@ function PlanForm(props: FormProps) {
       />
       {byChecks && (
         <Part title="Can it tell?">
-          <PowerPart plan={draft} expected={ground?.expected ?? []} />
+          <PowerPart plan={draft} ground={ground} />
         </Part>
       )}
       <Box

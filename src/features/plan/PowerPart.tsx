@@ -7,8 +7,9 @@ import LinearProgress from '@mui/material/LinearProgress'
 import MenuItem from '@mui/material/MenuItem'
 import TextField from '@mui/material/TextField'
 import { useState } from 'react'
-import type { ExpectedLevel } from '@/core/reach'
+import type { PlanGround } from '@/core/reach'
 import type { TrialPlan } from '@/core/trial'
+import type { Soon } from '@/ui/answers/soon'
 import { powerSays } from './powerWords'
 import { usePower } from './usePower'
 
@@ -19,9 +20,9 @@ const SPREADS: [number, string][] = [
 ]
 
 /** How many marks it takes: this very plan tried in a simulated field, judged as the log will be. */
-export function PowerPart({ plan, expected }: { plan: TrialPlan; expected: readonly ExpectedLevel[] }) {
+export function PowerPart({ plan, ground }: { plan: TrialPlan; ground: Soon<PlanGround | null> }) {
   const [spreadDb, setSpread] = useState(4.5)
-  const { state, start, stop } = usePower(plan, expected, spreadDb)
+  const { state, start, stop } = usePower(plan, ground, spreadDb)
   if (plan.links.length < 2 || plan.marks.length === 0)
     return (
       <p style={{ margin: 0 }}>

@@ -2,8 +2,9 @@
 
 import * as Comlink from 'comlink'
 import { useEffect, useRef, useState } from 'react'
-import type { ExpectedLevel } from '@/core/reach'
+import type { PlanGround } from '@/core/reach'
 import type { TrialPlan } from '@/core/trial'
+import type { Soon } from '@/ui/answers/soon'
 import { guarded, type GuardedWorker } from '@/ui/answers/guarded'
 import { whyOf } from '@/ui/answers/useAnswer'
 import type { PowerApi } from '@/workers/power'
@@ -18,7 +19,7 @@ export type PowerState =
   | { at: 'failed'; why: string }
 
 /** Tries a plan and its neighbours in a worker; a change of the plan makes what was found void. */
-export function usePower(plan: TrialPlan, expected: readonly ExpectedLevel[], spreadDb: number) {
+export function usePower(plan: TrialPlan, ground: Soon<PlanGround | null>, spreadDb: number) {
   const key = JSON.stringify([plan, spreadDb])
   const [held, setHeld] = useState<{ key: string; state: PowerState } | null>(null)
   const worker = useRef<GuardedWorker<PowerApi> | null>(null)
@@ -36,7 +37,9 @@ export function usePower(plan: TrialPlan, expected: readonly ExpectedLevel[], sp
     worker.current = own
     const designs = designsOf(plan.marks.length, plan.repeats)
     const rows: PowerRow[] = []
+    set({ at: 'trying', share: 0, rows: [] })
     try {
+      const expected = ('known' in ground ? ground.known : await ground.later)?.expected ?? []
       for (const [i, design] of designs.entries()) {
         const share = (done: number) => (i + done / TRIES) / designs.length
         set({ at: 'trying', share: share(0), rows: [...rows] })
@@ -44,7 +47,7 @@ export function usePower(plan: TrialPlan, expected: readonly ExpectedLevel[], sp
           set({ at: 'trying', share: share(done), rows: [...rows] }),
         )
         const settings = { ...design, spreadDb, marginDb: plan.marginDb }
-        const told = await own.worker.tried(plan, [...expected], settings, TRIES, shown)
+        const told = await own.worker.tried(plan, expected, settings, TRIES, shown)
         rows.push({ ...design, told, tries: TRIES })
       }
       set({ at: 'there', rows })

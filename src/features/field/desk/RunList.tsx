@@ -11,6 +11,8 @@ import { PageLink } from '@/ui/shell/PageLink'
 import { useRouter } from 'next/navigation'
 import { useMemo, useState, type ReactNode } from 'react'
 import { MAX_LETTERS } from '@/core/schema/limits'
+import { OnceKnown } from '@/ui/answers/OnceKnown'
+import type { Soon } from '@/ui/answers/soon'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import { foldEntries, marksNow, planNow, type Entry, type TrialPlan } from '@/core/trial'
@@ -132,7 +134,8 @@ interface Props {
   /** The number of marks, or of rounds, can be fixed before setting out. */
   fixable: boolean
   current: { plan: TrialPlan; entries: Entry[] } | null
-  ground: PlanGround | null
+  /** Corrected by what was logged, which may take a while. */
+  ground: Soon<PlanGround | null>
   rigs: { id: string; letter: string; name: string }[]
   units: Units
   /** Who is out with them. */
@@ -208,7 +211,11 @@ export function RunList({ trialId, runs, missing, fixable, current, ground, rigs
           </Box>
         ))}
       </Box>
-      {current && <Progress {...current} ground={ground} units={units} />}
+      {current && (
+        <OnceKnown what={ground}>
+          {(known) => <Progress {...current} ground={known} units={units} />}
+        </OnceKnown>
+      )}
       {runs.length > 0 && out}
       {missing ? (
         <Empty title="Nothing to log yet" action={null}>

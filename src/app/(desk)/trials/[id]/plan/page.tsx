@@ -3,6 +3,7 @@ import { db, listRuns, openTrial, planInputOf, planOf, rigsOfTrial } from '@/dat
 import { PlanStep } from '@/features/plan/PlanStep'
 import { correctedGround } from '@/server/learntCorrection'
 import { readUnits } from '@/server/readUnits'
+import { soon } from '@/ui/answers/soon'
 
 export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
   const open = openTrial(db(), (await params).id)
@@ -15,7 +16,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
       trialId={trial.id}
       revision={trial.revision}
       plan={plan}
-      ground={await correctedGround(db(), trial.id, plan)}
+      ground={await soon(correctedGround(db(), trial.id, plan))}
       initial={planInputOf(open)}
       rigs={rigsOfTrial(db(), trial.id)}
       runs={listRuns(db(), trial.id).length}
