@@ -105,6 +105,8 @@ const SKY_M = 100_000
 export const isBySky = ({ links, marks }: Pick<FindingsInput, 'links' | 'marks'>): boolean =>
   links.some((l) => l.out.txMHz < SKY_MHZ) && marks.some((m) => m.distanceM > SKY_M)
 
+export type ChecksByMark = ReadonlyMap<string, readonly ReadCheck[]>
+
 /** Checks by the mark that they were made at. */
 export const checksByMark = <T extends { markId: string }>(checks: readonly T[]): Map<string, T[]> =>
   groupedBy(checks, (c) => c.markId)

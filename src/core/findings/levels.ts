@@ -5,22 +5,16 @@ import { hearingThreshold, type HeardOrNot } from '@/core/stats/scales/hearingTh
 import { heardCell, shiftCell, type LevelCell } from '@/core/stats/scales/levelCell'
 import { checksByMark, readChecks, type FindingsInput, type ReadCheck } from './input'
 
-/** What a check says in dB: its last call, and those that went unheard before it. */
+/** What a check says in dB: its last call. */
 export interface CheckCell extends LevelCell {
-  missed: readonly LevelCell[]
+  /** Every call of it as a report of its own: one that came through on a retry is one not heard and one heard. */
+  calls: readonly LevelCell[]
   /** Heard, with no strength given: above the threshold is all that is known. */
   inWords: boolean
 }
 
 /** Cells of every check that says something in dB, by check id. */
 export type CellsById = Map<string, CheckCell>
-
-/** Every call of a check as a report of its own: one that came through on a retry is one not heard and one heard. */
-export function everyCall(cell: CheckCell | undefined): LevelCell[] {
-  if (!cell) return []
-  const { missed, lower, upper, softDb, notHeard } = cell
-  return [...missed, { lower, upper, softDb, notHeard }]
-}
 
 /** dB of an S-unit of a meter whose step nobody measured, where one must be named: the middle of what it may be. */
 const UNKNOWN_STEP_DB = 4.5
@@ -83,7 +77,7 @@ function addDirection(
     const evened = shiftCell(cell, -check.attenuationDb)
     const miss = shiftCell(silence, -check.attenuationDb)
     const missed = Array.from({ length: Math.min(MAX_MISSES, check.calls - 1) }, () => miss)
-    cells.set(check.id, { ...evened, missed, inWords })
+    cells.set(check.id, { ...evened, calls: [...missed, evened], inWords })
   }
   for (const { check, cell } of heard)
     add(check, threshold === null && cell.upper === lowest ? { ...cell, lower: -Infinity } : cell)

@@ -105,7 +105,15 @@ function Extent({ draft, checks }: { draft: TrialPlan; checks: number }) {
 }
 
 /** Every check of the plan, along the ground as far as that is known. */
-function StillToMake({ draft, ground, units }: { draft: TrialPlan; ground: PlanGround | null; units: Units }) {
+function StillToMake({
+  draft,
+  ground,
+  units,
+}: {
+  draft: TrialPlan
+  ground: PlanGround | null
+  units: Units
+}) {
   const model = useMemo(
     () => stripModel(draft, draft.marks, EMPTY_LOG, new Map(), null, ground),
     [draft, ground],

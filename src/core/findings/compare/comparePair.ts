@@ -3,8 +3,8 @@ import { isInDb, stepWidthDb } from '@/core/reports/toCell'
 import { hodgesLehmann } from '@/core/stats/exact/hodgesLehmann'
 import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/scales/levelCell'
 import type { Interval } from '@/core/stats/interval'
-import { everyCall, type CellsById } from '../levels'
-import { checksByMark, knownIn, type FindingsInput, type ReadCheck } from '../input'
+import type { CellsById } from '../levels'
+import { checksByMark, knownIn, type ChecksByMark, type FindingsInput, type ReadCheck } from '../input'
 import { intervalsOf } from '../joint/effects'
 import { jointDifference, type JointDifference, type JointFit } from '../joint/jointFit'
 import { trendOf, type Trend, type TrendFit } from '../joint/trend'
@@ -154,7 +154,8 @@ export function comparePair(
   const mine = checks.filter(
     (c) => (c.linkId === linkA.id || c.linkId === linkB.id) && directions.includes(c.direction),
   )
-  const paired = inDb ? pairedMarks(input.marks, mine, cells, linkA.id, linkB.id, directions, known) : []
+  const at = checksByMark(mine)
+  const paired = inDb ? pairedMarks(input.marks, mine, at, cells, linkA.id, linkB.id, directions, known) : []
   const modelled = joint && jointDifference(input, joint, linkA.id, linkB.id, directions)
   const evened = modelled && asDifference(modelled, 'difference')
   const sameKnown = takenOut.every((t) => Math.abs(t.db - takenOut[0]!.db) < 1e-9)
@@ -175,16 +176,15 @@ export function comparePair(
     joint: modelled && joint && answerOf(modelled, joint),
     plain: plainDifference(middles),
     sUnits: evened && inSUnits(input, directions),
-    wins: winsAndLosses(input, mine, inDb ? cells : null, linkA.id, linkB.id, directions, known),
+    wins: winsAndLosses(input, at, inDb ? cells : null, linkA.id, linkB.id, directions, known),
     hodgesLehmann: fine ? hodgesLehmann(middles) : null,
     alwaysValid: modelled && modelled.alwaysValid,
     alwaysValidP: modelled && modelled.alwaysValidP,
     trend: trend && modelled && whole ? trendOf(input, trend, ia, ib, listeners, modelled.used) : null,
     points: pointsOf(input, paired, directions),
-    marksReported: [...checksByMark(mine).values()].filter((here) =>
-      reportedBoth(here, linkA.id, linkB.id, directions),
-    ).length,
-    leftOut: leftOut(mine, usableIn(joint), modelled?.silent ?? [], linkA.id, linkB.id, directions),
+    marksReported: [...at.values()].filter((here) => reportedBoth(here, linkA.id, linkB.id, directions))
+      .length,
+    leftOut: leftOut(mine, at, usableIn(joint), modelled?.silent ?? [], linkA.id, linkB.id, directions),
   }
 }
 
@@ -195,6 +195,7 @@ export function comparePair(
 function pairedMarks(
   marks: readonly { id: string }[],
   checks: readonly ReadCheck[],
+  at: ChecksByMark,
   cells: CellsById,
   linkA: string,
   linkB: string,
@@ -202,7 +203,6 @@ function pairedMarks(
   known: (d: Direction) => number,
 ): PairedMark[] {
   const runs = checks.length > 0 ? [...new Set(checks.map((c) => c.runId))] : [undefined]
-  const at = checksByMark(checks)
   return marks.map((mark) => {
     const groups = directions.flatMap((direction) =>
       runs.map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] })),
@@ -210,7 +210,7 @@ function pairedMarks(
     for (const c of at.get(mark.id) ?? []) {
       const group = groups.find((g) => g.direction === c.direction && g.run === c.runId)
       if (!group) continue
-      const calls = everyCall(cells.get(c.id))
+      const calls = cells.get(c.id)?.calls ?? []
       if (c.linkId === linkA) {
         const shift = known(c.direction)
         group.a.push(...(shift === 0 ? calls : calls.map((cell) => shiftCell(cell, shift))))
@@ -290,6 +290,7 @@ function usableIn(joint: JointFit | null): (c: ReadCheck) => boolean {
 
 function leftOut(
   checks: readonly ReadCheck[],
+  at: ChecksByMark,
   usable: (c: ReadCheck) => boolean,
   silentMarks: readonly string[],
   a: string,
@@ -297,9 +298,12 @@ function leftOut(
   directions: readonly Direction[],
 ): LeftOut[] {
   const reasons = new Map<string, string[]>()
-  const add = (why: string, id: string) => reasons.set(why, [...(reasons.get(why) ?? []), id])
+  const add = (why: string, id: string) => {
+    const ids = reasons.get(why)
+    if (ids) ids.push(id)
+    else reasons.set(why, [id])
+  }
   const silent = new Set(silentMarks)
-  const at = checksByMark(checks)
   for (const c of checks) {
     const other = c.linkId === a ? b : a
     if (c.reading.state === 'not read') add('the report could not be read', c.id)

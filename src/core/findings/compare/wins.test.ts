@@ -4,7 +4,8 @@ import { defaultScale, readReport, USUAL_COPY_RULE, type Scale } from '@/core/re
 import type { Mark } from '@/core/trial'
 import { USUAL_CHOICES } from '../choices'
 import type { FindingsInput, ReadCheck } from '../input'
-import { cellsOf, everyCall } from '../levels'
+import { checksByMark } from '../input'
+import { cellsOf } from '../levels'
 import { winsAndLosses } from './wins'
 
 const RS = defaultScale('readability-strength')
@@ -52,7 +53,7 @@ const count = (pairs: [string, string][], scale: Scale, known = 0, evened = true
   const cells = evened ? cellsOf(input(scale), list) : null
   const { wins, draws, losses, undecided } = winsAndLosses(
     input(scale),
-    list,
+    checksByMark(list),
     cells,
     'a',
     'b',
@@ -122,7 +123,6 @@ describe('cellsOf', () => {
     const silent = cells.get('11')!
     expect(silent.notHeard).toBe(true)
     expect(cells.get('00')).toMatchObject({ lower: silent.upper, upper: Infinity, inWords: true })
-    expect(everyCall(cells.get('10')).map((c) => c.notHeard)).toEqual([true, true, false])
-    expect(everyCall(undefined)).toEqual([])
+    expect(cells.get('10')!.calls.map((c) => c.notHeard)).toEqual([true, true, false])
   })
 })

@@ -4,7 +4,7 @@ import { clopperPearson } from '@/core/stats/exact/clopperPearson'
 import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/scales/levelCell'
 import { exactSign } from '@/core/stats/exact/exactSign'
 import type { CellsById } from '../levels'
-import { checksByMark, type FindingsInput, type ReadCheck } from '../input'
+import type { ChecksByMark, FindingsInput } from '../input'
 
 /** Wins, draws and losses of A over B, a mark counting once. Needs no model. */
 export interface WinsAndLosses {
@@ -51,7 +51,7 @@ function compareCells(a: LevelCell, b: LevelCell): number | null {
  */
 export function winsAndLosses(
   input: FindingsInput,
-  checks: readonly ReadCheck[],
+  at: ChecksByMark,
   cells: CellsById | null,
   linkA: string,
   linkB: string,
@@ -59,7 +59,6 @@ export function winsAndLosses(
   known: (d: Direction) => number,
 ): WinsAndLosses {
   const result = { wins: 0, draws: 0, losses: 0, undecided: 0 }
-  const at = checksByMark(checks)
   for (const mark of input.marks) {
     let score = 0
     let told = 0

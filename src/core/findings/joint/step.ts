@@ -2,14 +2,16 @@ import { Field } from '@/core/model/field'
 import type { ModelFit } from '@/core/model/fit'
 import { modesAtPoints } from '@/core/model/lentModes'
 import { modelData, type ModelInput } from '@/core/model/reports'
+import { MANY } from '@/core/model/startPeak'
 
 /** Marks on either side of a step, and distances in all. */
 const MIN_BESIDE = 2
 const MIN_DISTANCES = 8
 /** Of the gaps between marks, so many are looked at: where the ground falls most. */
 const LOOKED_AT = 4
-/** Points of the spreads at which they are. */
+/** Points of the spreads at which they are; of a long log, whose spreads are known closely, fewer. */
 const POINTS = 10
+const POINTS_OF_MANY = 4
 /** ln of how much more likely the reports are with a step than without, from which on it is taken to be there. */
 const LN_SURE = 1.8
 /** Of more gaps than this some fall so much by chance, the more the more there are. */
@@ -39,7 +41,8 @@ function candidates({ data, draws }: ModelFit): { nearM: number; farM: number }[
 /** ln of how much more likely the reports are with a step there than without. */
 function lnGain(fit: ModelFit, input: ModelInput): number {
   const field = new Field(modelData(input), fit.field.priors)
-  const gains = modesAtPoints(fit, field, POINTS).lent.map(
+  const points = field.said > MANY ? POINTS_OF_MANY : POINTS
+  const gains = modesAtPoints(fit, field, points).lent.map(
     ({ point, mode }) => mode.evidence - point.evidence,
   )
   const top = Math.max(...gains)

@@ -17,6 +17,8 @@ export interface HearingThreshold {
 }
 
 const GRID_STEP = 2
+/** Of more marks than this one in so many is looked at: these tell the edge far closer than it matters. */
+const ENOUGH_MARKS = 250
 
 /**
  * A listener's hearing threshold and its width, P(heard) = Φ((level - T) / τ), from marks where several links were
@@ -35,7 +37,9 @@ export function hearingThreshold(marks: readonly (readonly HeardOrNot[])[]): Hea
   const links = [...new Set(marks.flat().map((r) => r.link))]
   const steps = [...groupedBy(heard, stepName).values()].map(([r]) => ({ lower: r!.lower, upper: r!.upper }))
   const stepAt = new Map(steps.map((s, i) => [stepName(s), i]))
-  const useful = kindsOf(marks.filter((m) => m.some((r) => r.heard) && m.length > 1)).map((kind) => ({
+  const telling = marks.filter((m) => m.some((r) => r.heard) && m.length > 1)
+  const one = Math.ceil(telling.length / ENOUGH_MARKS)
+  const useful = kindsOf(telling.filter((_, i) => i % one === 0)).map((kind) => ({
     ...kind,
     /** By link and step among all; -1 for not heard. */
     reports: kind.mark.map((r) => ({
