@@ -1,4 +1,4 @@
-import { refit } from '@/core/model/refit'
+import { refit, type RefitSettings } from '@/core/model/refit'
 import type { Reach } from '@/core/reach/reach'
 import { MOST_PLACES } from '../joint/modelPlaces'
 import { isCopiedBy, type FindingsInput, type ReadCheck } from '../input'
@@ -21,6 +21,10 @@ export interface LoneContact {
 const MIN_BETWEEN = 2
 /** A figure that changes by less than this factor is not decided by it. */
 const MIN_FACTOR = 1.15
+/** By a rough fit one that changes by less than this surely is not, nor a verdict that stays as sure as this. */
+const SURELY_LESS = 1.05
+const SURELY_STILL = 0.99
+const ROUGHLY: RefitSettings = { draws: 200, points: 40, least: 8 }
 
 /** Each link's copy beyond marks at which it was not copied. */
 function farContacts(
@@ -48,13 +52,14 @@ export class Without {
 
   constructor(private readonly joint: JointFit) {}
 
-  of(link: number, markId: string): JointFit {
-    const key = `${link} ${markId}`
+  /** @param settings how thorough it is to be; as thorough as any fit where they are left out */
+  of(link: number, markId: string, settings?: RefitSettings): JointFit {
+    const key = `${link} ${markId} ${settings ? 'roughly' : ''}`
     const known = this.made.get(key)
     if (known) return known
     const { input, fit } = this.joint
     const reports = input.model.reports.filter((r, i) => r.link !== link || input.markOf[i] !== markId)
-    const made = { input, fit: refit(fit, { ...input.model, reports }) }
+    const made = { input, fit: refit(fit, { ...input.model, reports }, settings) }
     this.made.set(key, made)
     return made
   }
@@ -87,17 +92,26 @@ export function loneContacts(
   if (joint.input.onePlace || input.marks.length > MOST_PLACES) return []
   return farContacts(input, checks).flatMap(({ linkId, markId }): LoneContact[] => {
     const link = input.links.findIndex((l) => l.id === linkId)
-    const rest = without.of(link, markId)
-    const [reach, less] = [usableIn(joint, link), usableIn(rest, link)]
-    const factor = (reach.estimateM ?? Infinity) / (less.estimateM ?? Infinity)
-    const lost = judged.flatMap(({ a, b, scope, verdict }) => {
-      const whole = scope === 'both' || input.directions.length === 1
-      if (!whole || verdict.kind !== 'better' || (a !== linkId && b !== linkId)) return []
-      const above = without.aheadIn(rest, input, a, b)
-      const still = verdict.which === 'a' ? above : 1 - above
-      return still > 0.975 ? [] : [{ a, b }]
-    })
-    const decides = factor > MIN_FACTOR || factor < 1 / MIN_FACTOR || lost.length > 0
-    return decides ? [{ kind: 'lone contact', linkId, markId, reach, without: less, lost }] : []
+    const reach = usableIn(joint, link)
+    const verdicts = judged.filter(
+      ({ a, b, scope, verdict }) =>
+        (scope === 'both' || input.directions.length === 1) &&
+        verdict.kind === 'better' &&
+        (a === linkId || b === linkId),
+    )
+    const decides = (rest: JointFit, factor: number, sure: number) => {
+      const less = usableIn(rest, link)
+      const by = Math.abs(Math.log((reach.estimateM ?? Infinity) / (less.estimateM ?? Infinity)))
+      const lost = verdicts.flatMap(({ a, b, verdict }) => {
+        const above = without.aheadIn(rest, input, a, b)
+        const still = verdict.kind === 'better' && verdict.which === 'a' ? above : 1 - above
+        return still > sure ? [] : [{ a, b }]
+      })
+      return by > Math.log(factor) || lost.length > 0 ? { without: less, lost } : null
+    }
+    // Most decide nothing, which fewer draws tell in half the time.
+    if (!decides(without.of(link, markId, ROUGHLY), SURELY_LESS, SURELY_STILL)) return []
+    const found = decides(without.of(link, markId), MIN_FACTOR, 0.975)
+    return found ? [{ kind: 'lone contact', linkId, markId, reach, ...found }] : []
   })
 }
