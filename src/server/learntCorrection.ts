@@ -22,6 +22,7 @@ import {
   type OpenTrial,
   type RunRow,
 } from '@/data'
+import { soon, type Soon } from '@/ui/answers/soon'
 import { findingsThread } from './findingsThread'
 import { keeper } from './keeper'
 
@@ -81,6 +82,13 @@ export async function correctedGround(db: Db, trialId: string, plan: TrialPlan):
   const ground = groundOf(db, trialId, plan, await learntCorrection(db, trialId))
   return ground && withoutStops(ground)
 }
+
+/** The same, so that a page need not wait for what the log teaches: the ground by itself does until then. */
+export const groundSoon = (db: Db, trialId: string, plan: TrialPlan): Promise<Soon<PlanGround | null>> =>
+  soon(correctedGround(db, trialId, plan), () => {
+    const ground = groundOf(db, trialId, plan)
+    return ground && withoutStops(ground)
+  })
 
 const withoutStops = ({ stops: _stops, ...ground }: StoppedGround): PlanGround => ground
 

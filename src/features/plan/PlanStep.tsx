@@ -34,7 +34,7 @@ interface Props {
   initial: PlanInput
   rigs: Rig[]
   runs: number
-  /** What the ground says of it, once it is corrected by what was logged. */
+  /** What the ground says of it, by itself until it is corrected by what was logged. */
   ground: Soon<PlanGround | null>
   units: Units
 }
@@ -104,7 +104,7 @@ function Extent({ draft, checks }: { draft: TrialPlan; checks: number }) {
   )
 }
 
-/** Every check of the plan, along the ground as far as that is known. */
+/** Every check of the plan, along the ground. */
 function StillToMake({
   draft,
   ground,

@@ -1,17 +1,21 @@
 import { expect, test } from 'vitest'
 import { soon } from './soon'
 
+const never = () => {
+  throw new Error('not to be asked')
+}
+
 test('what is kept is there as itself', async () => {
-  expect(await soon(Promise.resolve(3))).toEqual({ known: 3 })
+  expect(await soon(Promise.resolve(3), never)).toEqual({ known: 3 })
 })
 
-test('what takes its time is not waited for', async () => {
+test('what takes its time is not waited for, and something does until then', async () => {
   let end = (_: number) => {}
-  const waited = await soon(new Promise<number>((give) => (end = give)))
+  const waited = await soon(new Promise<number>((give) => (end = give)), () => 2)
   end(4)
-  expect('later' in waited && (await waited.later)).toBe(4)
+  expect('later' in waited && [waited.meanwhile, await waited.later]).toEqual([2, 4])
 })
 
 test('what goes wrong in time is told at once', async () => {
-  await expect(soon(Promise.reject(new Error('no ground')))).rejects.toThrow('no ground')
+  await expect(soon(Promise.reject(new Error('no ground')), never)).rejects.toThrow('no ground')
 })

@@ -1,11 +1,15 @@
-/** What is known, or will be. */
-export type Soon<T> = { known: T } | { later: Promise<T> }
+/** What is known, or what does until it is. */
+export type Soon<T> = { known: T } | { meanwhile: T; later: Promise<T> }
 
 /** A page waits so long for what is kept from before, ms. */
 const A_MOMENT_MS = 30
 
-/** What is there in a moment as itself, so that it is not sent twice; anything else as what will be known. */
-export async function soon<T>(later: Promise<T>): Promise<Soon<T>> {
-  const tooLate = new Promise<Soon<T>>((give) => setTimeout(() => give({ later }), A_MOMENT_MS))
-  return Promise.race([later.then((known) => ({ known })), tooLate])
+/**
+ * What is there in a moment as itself, so that it is not sent twice; of anything else what does until it is known.
+ * @param meanwhile asked only then
+ */
+export async function soon<T>(later: Promise<T>, meanwhile: () => T): Promise<Soon<T>> {
+  const tooLate = new Promise<null>((give) => setTimeout(() => give(null), A_MOMENT_MS))
+  const known = await Promise.race([later.then((value) => ({ known: value })), tooLate])
+  return known ?? { meanwhile: meanwhile(), later }
 }

@@ -134,7 +134,7 @@ interface Props {
   /** The number of marks, or of rounds, can be fixed before setting out. */
   fixable: boolean
   current: { plan: TrialPlan; entries: Entry[] } | null
-  /** Corrected by what was logged, which may take a while. */
+  /** By itself until it is corrected by what was logged. */
   ground: Soon<PlanGround | null>
   rigs: { id: string; letter: string; name: string }[]
   units: Units

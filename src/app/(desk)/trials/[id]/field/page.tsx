@@ -6,9 +6,8 @@ import { RunList } from '@/features/field/desk/RunList'
 import { currentRun, runLines, whatIsMissing } from '@/features/field/desk/runLines'
 import { board } from '@/server/crew/board'
 import { whoAsks } from '@/server/door/whoAsks'
-import { correctedGround } from '@/server/learntCorrection'
+import { groundSoon } from '@/server/learntCorrection'
 import { readUnits } from '@/server/readUnits'
-import { soon } from '@/ui/answers/soon'
 
 export default async function FieldPage({ params }: { params: Promise<{ id: string }> }) {
   const open = openTrial(db(), (await params).id)
@@ -27,7 +26,7 @@ export default async function FieldPage({ params }: { params: Promise<{ id: stri
       missing={whatIsMissing(open)}
       fixable={open.trial.way === 'marks' || open.trial.way === 'one place'}
       current={current}
-      ground={await soon(correctedGround(db(), id, current?.plan ?? planOf(open)))}
+      ground={await groundSoon(db(), id, current?.plan ?? planOf(open))}
       rigs={rigs}
       units={units}
       out={

@@ -1,9 +1,8 @@
 import { notFound } from 'next/navigation'
 import { db, listRuns, openTrial, planInputOf, planOf, rigsOfTrial } from '@/data'
 import { PlanStep } from '@/features/plan/PlanStep'
-import { correctedGround } from '@/server/learntCorrection'
+import { groundSoon } from '@/server/learntCorrection'
 import { readUnits } from '@/server/readUnits'
-import { soon } from '@/ui/answers/soon'
 
 export default async function PlanPage({ params }: { params: Promise<{ id: string }> }) {
   const open = openTrial(db(), (await params).id)
@@ -16,7 +15,7 @@ export default async function PlanPage({ params }: { params: Promise<{ id: strin
       trialId={trial.id}
       revision={trial.revision}
       plan={plan}
-      ground={await soon(correctedGround(db(), trial.id, plan))}
+      ground={await groundSoon(db(), trial.id, plan)}
       initial={planInputOf(open)}
       rigs={rigsOfTrial(db(), trial.id)}
       runs={listRuns(db(), trial.id).length}
