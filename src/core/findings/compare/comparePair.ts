@@ -1,3 +1,4 @@
+import { groupedBy } from '@/core/groupedBy'
 import { listenerOf, sumDb, type Direction, type KnownDifference, type Link } from '@/core/kit/rig/rig'
 import { isInDb, stepWidthDb } from '@/core/reports/toCell'
 import { hodgesLehmann } from '@/core/stats/exact/hodgesLehmann'
@@ -6,6 +7,7 @@ import type { Interval } from '@/core/stats/interval'
 import type { CellsById } from '../levels'
 import { checksByMark, knownIn, type ChecksByMark, type FindingsInput, type ReadCheck } from '../input'
 import { intervalsOf } from '../joint/effects'
+import { isOnePlace, roundOf } from '../joint/modelInput'
 import { jointDifference, type JointDifference, type JointFit } from '../joint/jointFit'
 import { trendOf, type Trend, type TrendFit } from '../joint/trend'
 import { plainDifference } from './plainDifference'
@@ -33,11 +35,8 @@ export interface Difference {
   marksSilent: string[]
 }
 
-/** Reports of two links at one mark, in groups that share a level: a direction, in a run. */
-interface PairedMark {
-  id: string
-  groups: { a: LevelCell[]; b: LevelCell[] }[]
-}
+/** Reports of two links at one mark or in one round, in groups that share a level: a direction, in a run. */
+type PairedCells = { direction: Direction; a: LevelCell[]; b: LevelCell[] }[]
 
 /** What the joint model says beyond a difference in dB. */
 interface JointAnswer {
@@ -67,7 +66,7 @@ export interface PairComparison {
   evened: Difference | null
   /** Null where it was not asked, or reports compare or tell rates and nothing else. */
   joint: JointAnswer | null
-  /** Marks alone, no model: the mean difference of readings at marks where both are closed, with its 90 % interval. */
+  /** Marks, or rounds at one place, no model: the mean difference of readings where both are closed, its 90 % interval. */
   plain: { estimate: number; low: number; high: number; marks: number } | null
   /** The nominal step of the meter, dB, where nobody measured it; the difference is told in S-units then. */
   sUnits: { stepDb: number } | null
@@ -155,11 +154,16 @@ export function comparePair(
     (c) => (c.linkId === linkA.id || c.linkId === linkB.id) && directions.includes(c.direction),
   )
   const at = checksByMark(mine)
-  const paired = inDb ? pairedMarks(input.marks, mine, at, cells, linkA.id, linkB.id, directions, known) : []
+  const byMark = input.marks.map(({ id }) => at.get(id) ?? [])
+  const onePlace = joint ? joint.input.onePlace : isOnePlace(input, checks)
+  const byRound = onePlace ? [...groupedBy(mine, roundOf).values()] : null
+  const cellsOf = (units: readonly (readonly ReadCheck[])[]) =>
+    inDb ? pairedCells(units, cells, linkA.id, linkB.id, directions, known) : []
+  const paired = cellsOf(byMark)
   const modelled = joint && jointDifference(input, joint, linkA.id, linkB.id, directions)
   const evened = modelled && asDifference(modelled, 'difference')
   const sameKnown = takenOut.every((t) => Math.abs(t.db - takenOut[0]!.db) < 1e-9)
-  const middles = paired.flatMap(middleDifference)
+  const middles = (byRound ? cellsOf(byRound) : paired).flatMap(middleDifference)
   // One direction of two is half of what is known, and its trend nobody asks for.
   const whole = scope === 'both' || input.directions.length === 1
   const [ia, ib] = [input.links.indexOf(linkA), input.links.indexOf(linkB)]
@@ -176,12 +180,20 @@ export function comparePair(
     joint: modelled && joint && answerOf(modelled, joint),
     plain: plainDifference(middles),
     sUnits: evened && inSUnits(input, directions),
-    wins: winsAndLosses(input, at, inDb ? cells : null, linkA.id, linkB.id, directions, known),
+    wins: winsAndLosses(
+      byRound ?? byMark,
+      byRound ? 'round' : 'mark',
+      inDb ? cells : null,
+      linkA.id,
+      linkB.id,
+      directions,
+      known,
+    ),
     hodgesLehmann: fine ? hodgesLehmann(middles) : null,
     alwaysValid: modelled && modelled.alwaysValid,
     alwaysValidP: modelled && modelled.alwaysValidP,
     trend: trend && modelled && whole ? trendOf(input, trend, ia, ib, listeners, modelled.used) : null,
-    points: pointsOf(input, paired, directions),
+    points: pointsOf(input, paired),
     marksReported: [...at.values()].filter((here) => reportedBoth(here, linkA.id, linkB.id, directions))
       .length,
     leftOut: leftOut(mine, at, usableIn(joint), modelled?.silent ?? [], linkA.id, linkB.id, directions),
@@ -189,25 +201,23 @@ export function comparePair(
 }
 
 /**
- * The reports of two links by mark, those of A with what is known to favour it taken out; a group for each
+ * The reports of two links by mark or round, those of A with what is known to favour it taken out; a group for each
  * direction and, where runs are put together, each run.
  */
-function pairedMarks(
-  marks: readonly { id: string }[],
-  checks: readonly ReadCheck[],
-  at: ChecksByMark,
+function pairedCells(
+  units: readonly (readonly ReadCheck[])[],
   cells: CellsById,
   linkA: string,
   linkB: string,
   directions: readonly Direction[],
   known: (d: Direction) => number,
-): PairedMark[] {
-  const runs = checks.length > 0 ? [...new Set(checks.map((c) => c.runId))] : [undefined]
-  return marks.map((mark) => {
+): PairedCells[] {
+  const runs = new Set(units.flatMap((unit) => unit.map((c) => c.runId)))
+  return units.map((unit) => {
     const groups = directions.flatMap((direction) =>
-      runs.map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] })),
+      [...runs].map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] })),
     )
-    for (const c of at.get(mark.id) ?? []) {
+    for (const c of unit) {
       const group = groups.find((g) => g.direction === c.direction && g.run === c.runId)
       if (!group) continue
       const calls = cells.get(c.id)?.calls ?? []
@@ -216,40 +226,29 @@ function pairedMarks(
         group.a.push(...(shift === 0 ? calls : calls.map((cell) => shiftCell(cell, shift))))
       } else if (c.linkId === linkB) group.b.push(...calls)
     }
-    return { id: mark.id, groups: groups.map(({ a, b }) => ({ a, b })) }
+    return groups
   })
 }
 
 /** The widest and narrowest difference that single reports of one mark and direction leave, the first of each link. */
-function pointsOf(
-  input: FindingsInput,
-  marks: readonly PairedMark[],
-  directions: readonly Direction[],
-): DifferencePoint[] {
+function pointsOf(input: FindingsInput, marks: readonly PairedCells[]): DifferencePoint[] {
   const finite = (v: number) => (Number.isFinite(v) ? v : null)
-  return marks.flatMap(({ id, groups }, i) =>
-    groups.flatMap(({ a, b }, d) => {
+  return marks.flatMap((groups, i) =>
+    groups.flatMap(({ direction, a, b }) => {
       if (a.length === 0 || b.length === 0) return []
       const low = finite(Math.max(...a.map((c) => c.lower)) - Math.min(...b.map((c) => c.upper)))
       const high = finite(Math.min(...a.map((c) => c.upper)) - Math.max(...b.map((c) => c.lower)))
       if (low === null && high === null) return []
       const [from, to] = low !== null && high !== null && low > high ? [high, low] : [low, high]
-      return [
-        {
-          markId: id,
-          distanceM: input.marks[i]!.distanceM,
-          direction: directions[Math.floor((d * directions.length) / groups.length)]!,
-          low: from,
-          high: to,
-        },
-      ]
+      const { id: markId, distanceM } = input.marks[i]!
+      return [{ markId, distanceM, direction, low: from, high: to }]
     }),
   )
 }
 
-/** Mean difference of the middles at one mark, where both are bounded. */
-function middleDifference(mark: PairedMark): number[] {
-  const differences = mark.groups.flatMap(({ a, b }) => {
+/** Mean difference of the middles at one mark or in one round, where both are bounded. */
+function middleDifference(groups: PairedCells): number[] {
+  const differences = groups.flatMap(({ a, b }) => {
     const mean = (cells: typeof a) => {
       const middles = cells.map(cellMiddle)
       return middles.length > 0 && middles.every((m) => m !== null)

@@ -1,7 +1,7 @@
 import type { Link } from '@/core/kit/rig/rig'
 import type { Interval } from '@/core/stats/interval'
 import { tenths } from '../words/phrases'
-import { intervalText } from '@/core/units'
+import { countText, intervalText } from '@/core/units'
 import type { JudgedPair } from './verdict'
 
 /** One step of a ladder: what was changed from one link to the next, at one end. */
@@ -61,11 +61,12 @@ export function stepWords({ end, before, after, beside, pair, sign }: LadderStep
   const { evened, joint, quoted, verdict } = pair
   const middle = evened?.estimate ?? joint?.steps?.estimate
   if (middle === undefined || !quoted) {
-    const { wins, losses } = pair.wins
+    const { wins, losses, of } = pair.wins
     const [won, lost] = sign > 0 ? [wins, losses] : [losses, wins]
+    const counted = `it won ${countText(won, of)} and lost ${lost}`
     return verdict.kind === 'better'
-      ? `${what} ${(verdict.which === 'a') === sign > 0 ? 'helped' : 'cost'}: it won ${won} marks and lost ${lost}.`
-      : `${what}: cannot tell what it brought; it won ${won} marks and lost ${lost}.`
+      ? `${what} ${(verdict.which === 'a') === sign > 0 ? 'helped' : 'cost'}: ${counted}.`
+      : `${what}: cannot tell what it brought; ${counted}.`
   }
   const unit = evened ? 'dB' : 'steps'
   const toldAs = (turn: 1 | -1) => {

@@ -103,17 +103,17 @@ function judge(pair: PairComparison, p: number, marginDb: number, fixed: boolean
 
 /** What an instrument without a model says against the verdict; null where it does not. */
 function disagreementOf(pair: PairComparison, verdict: Verdict, alone: boolean): string | null {
-  const { wins, losses, p } = pair.wins
+  const { wins, losses, p, of } = pair.wins
   const leans = wins === losses ? null : wins > losses ? 'a' : 'b'
   const { plain } = pair
   const plainly = plain && (plain.low > 0 ? 'a' : plain.high < 0 ? 'b' : null)
   if (verdict.kind === 'better' && verdict.interval !== 'sign test') {
-    if (leans !== null && leans !== verdict.which) return 'Wins and losses by mark lean the other way.'
-    if (plainly && plainly !== verdict.which) return 'The plain mean over marks points the other way.'
+    if (leans !== null && leans !== verdict.which) return `Wins and losses by ${of} lean the other way.`
+    if (plainly && plainly !== verdict.which) return `The plain mean over ${of}s points the other way.`
     return null
   }
   if (verdict.kind !== 'better' && p !== null && p < 0.05 && alone)
-    return 'Wins and losses by mark alone would call a winner.'
+    return `Wins and losses by ${of} alone would call a winner.`
   return null
 }
 

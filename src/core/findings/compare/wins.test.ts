@@ -52,8 +52,8 @@ const count = (pairs: [string, string][], scale: Scale, known = 0, evened = true
   const list = checks(pairs, scale)
   const cells = evened ? cellsOf(input(scale), list) : null
   const { wins, draws, losses, undecided } = winsAndLosses(
-    input(scale),
-    checksByMark(list),
+    [...checksByMark(list).values()],
+    'mark',
     cells,
     'a',
     'b',

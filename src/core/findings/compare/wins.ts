@@ -4,14 +4,16 @@ import { clopperPearson } from '@/core/stats/exact/clopperPearson'
 import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/scales/levelCell'
 import { exactSign } from '@/core/stats/exact/exactSign'
 import type { CellsById } from '../levels'
-import type { ChecksByMark, FindingsInput } from '../input'
+import type { ReadCheck } from '../input'
 
-/** Wins, draws and losses of A over B, a mark counting once. Needs no model. */
+/** Wins, draws and losses of A over B, a mark counting once; at one place a round. Needs no model. */
 export interface WinsAndLosses {
   wins: number
   draws: number
   losses: number
-  /** Marks where the reports leave open which was stronger. */
+  /** What counts once. */
+  of: 'mark' | 'round'
+  /** Those where the reports leave open which was stronger. */
   undecided: number
   /** Exact two-sided sign test; null below five that are not draws, where it cannot speak. */
   p: number | null
@@ -45,13 +47,14 @@ function compareCells(a: LevelCell, b: LevelCell): number | null {
 }
 
 /**
- * Wins, draws and losses by mark. At a mark the repeats and directions are set against each other in turn;
- * the mark goes to the link that won more of them.
+ * Wins, draws and losses. Of what counts once the repeats and directions are set against each other in turn;
+ * it goes to the link that won more of them.
+ * @param units the checks of each mark, or of each round at one place
  * @param known dB by which A is favoured, by direction
  */
 export function winsAndLosses(
-  input: FindingsInput,
-  at: ChecksByMark,
+  units: readonly (readonly ReadCheck[])[],
+  of: WinsAndLosses['of'],
   cells: CellsById | null,
   linkA: string,
   linkB: string,
@@ -59,12 +62,12 @@ export function winsAndLosses(
   known: (d: Direction) => number,
 ): WinsAndLosses {
   const result = { wins: 0, draws: 0, losses: 0, undecided: 0 }
-  for (const mark of input.marks) {
+  for (const unit of units) {
     let score = 0
     let told = 0
     let tried = 0
     for (const direction of directions) {
-      const here = (at.get(mark.id) ?? []).filter((c) => c.direction === direction)
+      const here = unit.filter((c) => c.direction === direction)
       for (const a of here.filter((c) => c.linkId === linkA))
         for (const b of here.filter((c) => c.linkId === linkB && c.repeat === a.repeat)) {
           tried++
@@ -85,6 +88,7 @@ export function winsAndLosses(
   const n = result.wins + result.losses
   return {
     ...result,
+    of,
     p: n >= 5 ? exactSign(result.wins, result.losses) : null,
     share: n > 0 ? clopperPearson(result.wins, n) : null,
     by: cells ? 'evened levels' : 'reports as given',

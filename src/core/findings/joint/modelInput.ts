@@ -77,7 +77,10 @@ export function jointInput(
   })
   const used = new Set(said.map((s) => s.check.id))
   const reported = [...new Set(said.map((s) => s.mark))]
-  const onePlace = reported.length > 0 && alike(reported.map((m) => m.distanceM))
+  const onePlace = isOnePlace(
+    input,
+    said.map((s) => s.check),
+  )
   const places = modelPlaces(
     marks.map((m) => ({ id: m.id, legId: m.legId, distanceM: m.distanceM, alongM: m.alongM ?? m.distanceM })),
     new Set(reported.map((m) => m.id)),
@@ -154,15 +157,23 @@ function callsBy(readers: readonly ListenerReader[], directions: readonly Direct
   }
 }
 
-const alike = (distances: readonly number[]) =>
-  Math.max(...distances) - Math.min(...distances) <= SAME_PLACE * Math.max(...distances)
+/** Whether all marks that were reported from are one place. */
+export function isOnePlace(input: Pick<FindingsInput, 'marks'>, checks: readonly ReadCheck[]): boolean {
+  const reported = new Set(checks.map((c) => c.markId))
+  const distances = input.marks.flatMap((m) => (reported.has(m.id) && m.distanceM > 0 ? [m.distanceM] : []))
+  const farthest = Math.max(...distances)
+  return distances.length > 0 && farthest - Math.min(...distances) <= SAME_PLACE * farthest
+}
+
+/** Which round of a log from one place a check belongs to. */
+export const roundOf = (c: ReadCheck): string => `${c.runId} ${c.markId} ${c.repeat}`
 
 /** Rounds of a log from one place: each link's n-th connection is the same round as every other's. */
 function roundsOf(checks: readonly ReadCheck[]): { at: Map<string, number>; n: number } {
   const at = new Map<string, number>()
   const keys = new Map<string, number>()
   for (const c of checks) {
-    const key = `${c.runId} ${c.markId} ${c.repeat}`
+    const key = roundOf(c)
     if (!keys.has(key)) keys.set(key, keys.size)
     at.set(c.id, keys.get(key)!)
   }

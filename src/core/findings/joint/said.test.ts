@@ -90,6 +90,17 @@ describe('what is said', () => {
       expect(reachText(u.reach, 'metric')).toBe('cannot tell from fewer than four marks')
   })
 
+  it('at one place the checks without a model count rounds as well', () => {
+    const checks = at(6).flatMap((repeat) =>
+      ['a', 'b'].map((id, i) => checkOf('m2', id, `${-70 - 9 * i + ((repeat + i) % 3)} dBm`, { repeat })),
+    )
+    const [pair] = found(['a', 'b'], 4, DBM, checks).pairs
+    expect(pair!.wins).toMatchObject({ of: 'round', wins: 6, draws: 0, losses: 0, p: 2 / 2 ** 6 })
+    // The weakest of all readings, in two rounds, is open below and has no middle.
+    expect(pair!.plain).toMatchObject({ marks: 4, estimate: 8 })
+    expect(pair!.disagreement).toBeNull()
+  })
+
   it('of a rig that is no better and reaches farther by its power', () => {
     const random = seededRandom(4)
     const checks = at(14).flatMap((m) => {

@@ -159,7 +159,7 @@ export function verdictWords(pair: JudgedPair, name: (id: string) => string): Ve
   if (verdict.kind === 'better') {
     const [winner, loser] = verdict.which === 'a' ? [a, b] : [b, a]
     const { beside } = sizeText(pair, verdict.which === 'a' ? 1 : -1)
-    const counted = `It won ${countText(Math.max(wins.wins, wins.losses), 'mark')} and lost ${Math.min(wins.wins, wins.losses)}.`
+    const counted = `It won ${countText(Math.max(wins.wins, wins.losses), wins.of)} and lost ${Math.min(wins.wins, wins.losses)}.`
     return {
       lead: `${winner} is better than ${loser}${byText(pair, verdict.which === 'a' ? 1 : -1)}`,
       detail: joint ? `${beside} ${From}.${andFarther}`.trim() : counted,

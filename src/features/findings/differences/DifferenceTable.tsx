@@ -30,8 +30,9 @@ function PairDetails({ pair }: { pair: JudgedPair }) {
       <Box component="ul" sx={{ m: 0, pl: 2.5, maxWidth: 620 }}>
         {pair.evened && (
           <li>
-            Method: joint model; 90 % interval, marks as the units, every report an interval in dB. Spread at
-            a mark about {dB(pair.evened.spread)} dB.
+            Method: joint model; 90 % interval, {wins.of}s as the units, every report an interval in dB.
+            Spread
+            {wins.of === 'mark' ? ' at a mark' : ' from round to round'} about {dB(pair.evened.spread)} dB.
           </li>
         )}
         {pair.takenOut.map((t) => (
@@ -48,7 +49,7 @@ function PairDetails({ pair }: { pair: JudgedPair }) {
           </li>
         ))}
         <li>
-          By mark, {wins.by}: {wins.wins} won, {wins.draws} drawn, {wins.losses} lost
+          By {wins.of}, {wins.by}: {wins.wins} won, {wins.draws} drawn, {wins.losses} lost
           {wins.undecided > 0 && `, ${wins.undecided} open`}
           {wins.p !== null
             ? `; exact sign test p = ${wins.p < 0.001 ? 'below 0.001' : wins.p.toFixed(3)}`
