@@ -1,9 +1,10 @@
 'use client'
 
-import { CartesianGrid, ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import type { AgainstPrediction } from '@/core/findings'
 import { AXIS, belowLabel, dbTicks, roundDomain, uprightDb, withMinus } from '../figures/chartAxes'
 import { intervalDot, IntervalMarks } from '../figures/intervalDots'
+import { Rules } from '../figures/Rules'
 
 /** Every report beside what was predicted for it; to base filled, from base hollow. */
 export function PredictionChart({ found }: { found: AgainstPrediction }) {
@@ -29,7 +30,7 @@ export function PredictionChart({ found }: { found: AgainstPrediction }) {
         margin={{ top: 10, right: 24, bottom: 26, left: 12 }}
         accessibilityLayer={false}
       >
-        <CartesianGrid stroke="var(--rule)" vertical={false} />
+        <Rules at={dbTicks(y)} />
         <XAxis
           {...AXIS}
           dataKey="x"

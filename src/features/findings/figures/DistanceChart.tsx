@@ -1,9 +1,10 @@
 'use client'
 
 import type { ReactNode } from 'react'
-import { CartesianGrid, ComposedChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
+import { ComposedChart, ResponsiveContainer, XAxis, YAxis } from 'recharts'
 import { distanceUnit, type Units } from '@/core/units'
-import { AXIS, belowLabel, lgTicks, uprightDb } from './chartAxes'
+import { AXIS, belowLabel, dbTicks, lgTicks, uprightDb } from './chartAxes'
+import { Rules } from './Rules'
 
 interface Props {
   /** Rows of what is drawn as lines and bands; x is the distance in the user's unit. */
@@ -26,7 +27,7 @@ export function DistanceChart({ rows, x, y, yLabel, units, children }: Props) {
         margin={{ top: 10, right: 24, bottom: 26, left: 12 }}
         accessibilityLayer={false}
       >
-        <CartesianGrid stroke="var(--rule)" vertical={false} />
+        <Rules at={dbTicks(y)} />
         <XAxis
           {...AXIS}
           dataKey="x"
