@@ -6,6 +6,8 @@ import type { ModelInput } from '@/core/model/reports'
 import { testRun } from '@/core/model/testing/runs'
 import { withStep } from './step'
 
+/** Draws enough to tell where the ground falls. */
+const FEW = { draws: 200 }
 const RULE = { step: 3, levelDb: null, share: null, calls: 2 }
 
 /** A run whose levels are so much weaker from its eighth mark of fourteen on; reports fall out of their list with them. */
@@ -36,13 +38,15 @@ describe('a step in all levels', () => {
   })
 
   it('is not seen where there is none, in three of four runs and more', () => {
-    const seen = Array.from({ length: 16 }, (_, i) => withStep(fitModel(ridge(0, i + 1)))).filter(Boolean)
+    const seen = Array.from({ length: 16 }, (_, i) => withStep(fitModel(ridge(0, i + 1), FEW))).filter(
+      Boolean,
+    )
     expect(seen.length).toBeLessThanOrEqual(4)
   })
 
   it('is seldom seen where there is none over a long way either, where some gaps fall by chance', () => {
     const seen = Array.from({ length: 6 }, (_, i) =>
-      withStep(fitModel(testRun({ marks: 120, gainDb: [2, 0], seed: i + 1, display: true }))),
+      withStep(fitModel(testRun({ marks: 120, gainDb: [2, 0], seed: i + 1, display: true }), FEW)),
     ).filter(Boolean)
     expect(seen.length).toBeLessThanOrEqual(2)
   })
