@@ -12,6 +12,7 @@ import Text from 'ol/style/Text'
 import { direct, inverse, type Place } from '@/core/geo'
 import type { Clearance } from '@/core/terrain'
 import { distanceText, type Units } from '@/core/units'
+import { asOffset, labelSide, type Side } from './labelSide'
 
 interface MapMark extends Place {
   id: string
@@ -173,21 +174,64 @@ export function siteFeatures(content: MapContent, c: Colours): Feature[] {
   return [...sites, base]
 }
 
+/** About how wide a letter is, px. */
+const LETTER = 6.6
+const BOLD_LETTER = 7.4
+
+interface Named {
+  bold: boolean
+  /** From the symbol's middle, px. */
+  gap: number
+  /** In the order in which they are tried. */
+  sides: readonly Side[]
+}
+
+/** A name beside its symbol, where it lies over the fewest other symbols at the scale that is drawn. */
+function placedLabel(
+  place: number[],
+  text: string,
+  c: Colours,
+  symbols: readonly number[][],
+  { bold, gap, sides }: Named,
+) {
+  const [x, y] = place as [number, number]
+  const others = symbols.filter((s) => s !== place)
+  const wide = text.length * (bold ? BOLD_LETTER : LETTER)
+  const styles = new Map<Side, Style>()
+  const styleOf = (side: Side) => {
+    const more = { ...asOffset(side, gap), ...(bold && { font: `700 ${FONT}` }) }
+    const style = styles.get(side) ?? (label(place, text, c, more).getStyle() as Style)
+    styles.set(side, style)
+    return style
+  }
+  const f = new Feature(new Point(place))
+  f.setStyle((_, resolution) => {
+    const near = others.map((o): [number, number] => [(o[0]! - x) / resolution, (y - o[1]!) / resolution])
+    return styleOf(labelSide(near, wide, gap, sides))
+  })
+  return f
+}
+
+const OF_PLACE: Named = { bold: true, gap: 20, sides: ['below', 'above', 'left', 'right'] }
+const OF_MARK: Named = { bold: false, gap: 15, sides: ['above', 'left', 'right', 'below'] }
+
+/** Names and figures; where there is no room for all, what is made first stays. */
 export function labelFeatures(content: MapContent, c: Colours): Feature[] {
   const { base, units } = content
-  const rings = base
-    ? ringDistances(content.farthestM).flatMap((d) =>
-        [0, 90, 180, 270].map((bearing) =>
-          label(at(direct(base, bearing, d)), distanceText(d, units).replace('.0 ', ' '), c, {
-            fill: new Fill({ color: c.soft }),
-          }),
-        ),
-      )
-    : []
-  return [
-    ...(base ? [label(at(base), base.name, c, { offsetY: 22, font: `700 ${FONT}` })] : []),
-    ...content.sites.map((s) => label(at(s), s.name, c, { offsetY: 19, font: `700 ${FONT}` })),
-    ...content.marks.map((m) => label(at(m), m.name, c, { offsetY: -15 })),
-    ...rings,
+  const named = [
+    ...(base ? [{ place: at(base), name: base.name, how: OF_PLACE }] : []),
+    ...content.sites.map((s) => ({ place: at(s), name: s.name, how: OF_PLACE })),
+    ...content.marks.map((m) => ({ place: at(m), name: m.name, how: OF_MARK })),
   ]
+  const symbols = named.map((n) => n.place)
+  const names = named.map(({ place, name, how }) => placedLabel(place, name, c, symbols, how))
+  if (!base) return names
+  const rings = ringDistances(content.farthestM).flatMap((d) =>
+    [0, 90, 180, 270].map((bearing) =>
+      label(at(direct(base, bearing, d)), distanceText(d, units).replace('.0 ', ' '), c, {
+        fill: new Fill({ color: c.soft }),
+      }),
+    ),
+  )
+  return [...names, ...rings]
 }
