@@ -72,6 +72,20 @@ export function takenOutText(pair: JudgedPair): string {
 /** So much of the posterior is sure, and so much the other way. */
 const SURE = 0.975
 
+/** From here on a pair that is not sure leans one way. */
+const LEANS = 0.9
+
+/** Which of a pair is the likelier to reach farther, where that is not sure. */
+function likelierWords({ quoted }: JudgedPair, aFarther: number, a: string, b: string): string {
+  const ofA = Math.round(100 * aFarther)
+  if (aFarther > 1 - LEANS && aFarther < LEANS)
+    return `Which of them reaches farther cannot be told (${ofA} to ${100 - ofA}).`
+  const [rig, odds] = aFarther > 0.5 ? [a, `${ofA} to ${100 - ofA}`] : [b, `${100 - ofA} to ${ofA}`]
+  return quoted?.allowsForStopping
+    ? `${rig} is the likelier to reach farther (${odds}), which does not allow for the early end.`
+    : `${rig} probably reaches farther (${odds}).`
+}
+
 /**
  * Which of a pair reaches farther with what was used, where the verdict alone does not say it: what was taken out may
  * make a rig that is no better reach farther. Empty where the verdict says it.
@@ -82,10 +96,7 @@ function fartherWords(pair: JudgedPair, name: (id: string) => string): string {
   const [a, b] = [name(pair.a), name(pair.b)]
   const out = takenOut(pair)
   const farther = joint.aFarther >= SURE ? 'a' : joint.aFarther <= 1 - SURE ? 'b' : null
-  if (!farther)
-    return verdict.kind === 'cannot tell'
-      ? `Which of them reaches farther cannot be told (${Math.round(100 * joint.aFarther)} to ${100 - Math.round(100 * joint.aFarther)}).`
-      : ''
+  if (!farther) return verdict.kind === 'cannot tell' ? likelierWords(pair, joint.aFarther, a, b) : ''
   if (verdict.kind === 'better' && verdict.which === farther) return ''
   const rig = farther === 'a' ? a : b
   if (out === '') return ''
@@ -93,9 +104,6 @@ function fartherWords(pair: JudgedPair, name: (id: string) => string): string {
     ? `Yet ${rig} reaches farther as it was used, ${out} included.`
     : `${rig} reaches farther as it was used, ${out} included; with that taken out it is not sure.`
 }
-
-/** From here on a pair that is not sure leans one way. */
-const LEANS = 0.9
 
 /** Which of a pair is probably better where that is not sure; never of a run that may have stopped when it seemed clear. */
 function probably({ verdict, quoted, joint }: JudgedPair): 'a' | 'b' | null {
