@@ -6,7 +6,7 @@ import { heardCell, shiftCell, type LevelCell } from '@/core/stats/scales/levelC
 import { checksByMark, readChecks, type FindingsInput, type ReadCheck } from './input'
 
 /** What a check says in dB: its last call. */
-export interface CheckCell extends LevelCell {
+interface CheckCell extends LevelCell {
   /** Every call of it as a report of its own: one that came through on a retry is one not heard and one heard. */
   calls: readonly LevelCell[]
   /** Heard, with no strength given: above the threshold is all that is known. */
