@@ -38,20 +38,23 @@ const gpx = `<gpx><trk><trkseg>${track}</trkseg></trk></gpx>`
 const { checks } = readChecks(input)
 const cells = cellsOf(input, checks)
 
-/** A run of some 5,000 checks: the same links at 833 marks. */
-const many = (() => {
-  const marks = Array.from({ length: 833 }, (_, i): Mark => ({
+/** A run of the same links at so many marks, on some legs. */
+function runAt(count: number, legs: number) {
+  const marks = Array.from({ length: count }, (_, i): Mark => ({
     ...day.plan.marks[0]!,
     id: `m${i}`,
-    legId: `l${i % 8}`,
-    distanceM: 200 + 7 * i,
-    alongM: 200 + 7 * i,
+    legId: `l${i % legs}`,
+    distanceM: 200 + (5800 * i) / count,
+    alongM: 200 + (5800 * i) / count,
   }))
   const plan = { ...day.plan, marks }
   const run = simulateRun(plan, { ...ORDINARY_FIELD, seed: 1, gainDbi: {} })
   const logged = run.map((c, i) => asLogged(c, { id: `c${i}`, time: '', device: 'd', role: 'out there' }))
   return inputOf(plan, marks, logged, true)
-})()
+}
+
+/** Some 5,000 checks. */
+const many = runAt(833, 8)
 const entries: Entry[] = Array.from({ length: 100_000 }, (_, i) => ({
   id: `0197${String(i).padStart(8, '0')}`,
   runId: 'r',
@@ -129,5 +132,27 @@ writeTable(
     ],
     ['GPX of 100 000 points', ms(median(() => readGpx(gpx), 5)), ''],
     ['memory at the end', `${(process.memoryUsage().rss / 1048576).toFixed(0)} MiB`, ''],
+  ],
+)
+
+/** How the time grows with the marks: the power of n by least squares in logarithms, and each measured. */
+const SIZES = [15, 30, 60, 120, 250, 500, 1000]
+const grown = SIZES.map((n) => {
+  const log = runAt(n, 1)
+  const read = readChecks(log).checks
+  return { n, checks: read.length, ms: median(() => fitJoint(log, read), 3) }
+})
+const mean = (of: (g: (typeof grown)[number]) => number) =>
+  grown.reduce((s, g) => s + of(g), 0) / grown.length
+const [lnN, lnMs] = [mean((g) => Math.log(g.n)), mean((g) => Math.log(g.ms))]
+const power =
+  mean((g) => (Math.log(g.n) - lnN) * (Math.log(g.ms) - lnMs)) / mean((g) => (Math.log(g.n) - lnN) ** 2)
+writeTable(
+  BENCHMARKS,
+  'growth',
+  ['marks', 'checks', 'joint model'],
+  [
+    ...grown.map((g) => [g.n.toLocaleString('en-GB'), g.checks.toLocaleString('en-GB'), ms(g.ms)]),
+    [`grows as n to the ${power.toFixed(2)}`, '', ''],
   ],
 )
