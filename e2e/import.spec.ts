@@ -6,8 +6,13 @@ const FILES = ['ostrey-spring-checks.csv', 'ostrey-spring-kit.json', 'ostrey-spr
 test('a day from files to a finding; the same files again change nothing', async ({ page }) => {
   await page.goto('/import')
   const input = page.locator('input[type=file]')
+  // Another file first: one row, without any column that is needed.
+  await input.setInputFiles({ name: 'wrong.csv', mimeType: 'text/csv', buffer: Buffer.from('a,b\n1,2\n') })
+  await expect(page.getByRole('heading', { name: '5. Every row: 0 read, 1 not' })).toBeVisible()
+  await expect(page.getByLabel('Name of the trial')).toHaveValue('wrong')
   await input.setInputFiles(FILES)
   await expect(page.getByRole('heading', { name: '5. Every row: 177 read, 0 not' })).toBeVisible()
+  await expect(page.getByLabel('Name of the trial')).toHaveValue('ostrey spring')
   await expect(page.getByText('readability 5, S9+30').first()).toBeVisible()
   const go = page.getByRole('button', { name: 'Import 177 checks' })
   await expect(go).toBeDisabled()

@@ -101,7 +101,7 @@ interface EveryRowProps {
 export function EveryRow({ rows, units, without, doubtsMeant, onWithout, onDoubtsMeant }: EveryRowProps) {
   const troubled = rows.problems.length + rows.unread.length
   return (
-    <Part n={5} title={`Every row: ${rows.rows.length - rows.unread.length} read, ${troubled} not`}>
+    <Part n={5} title={`Every row: ${rows.rows.length - rows.unread.length} read, ${rows.left} not`}>
       {troubled > 0 && (
         <Refused
           title="These cannot be read"

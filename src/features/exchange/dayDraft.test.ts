@@ -53,11 +53,24 @@ describe('a day being put together', () => {
     const { files } = openFiles(all, NO_FILES)
     const match = guessedMatch(files.checks!.table)
     const names = files.kit!.value.rigs.map((r) => r.name)
-    const { rows, problems, unread } = preview(files, match, names, guessedScales(files, match).scales, null)
-    expect([rows.length, problems.length, unread.length]).toEqual([177, 0, 0])
+    const { rows, problems, unread, left } = preview(
+      files,
+      match,
+      names,
+      guessedScales(files, match).scales,
+      null,
+    )
+    expect([rows.length, problems.length, unread.length, left]).toEqual([177, 0, 0, 0])
     expect(
       preview(files, match, ['Stub whip'], guessedScales(files, match).scales, null).problems.length,
     ).toBeGreaterThan(100)
+  })
+  it('counts rows that are not read, and not what is wrong with them', () => {
+    const { files } = openFiles([{ name: 'wrong.csv', text: 'a,b\n1,2\n3,4\n' }], NO_FILES)
+    const match = guessedMatch(files.checks!.table)
+    const found = preview(files, match, [], guessedScales(files, match).scales, null)
+    expect(found.problems.length).toBeGreaterThan(2)
+    expect(found.left).toBe(2)
   })
 })
 

@@ -156,6 +156,16 @@ export interface PreviewRow {
   reading: Reading
 }
 
+interface Preview {
+  rows: PreviewRow[]
+  problems: Problem[]
+  /** Rows whose report cannot be read. */
+  unread: PreviewRow[]
+  /** How many rows are not read, whatever is wrong with them. */
+  left: number
+  doubts: MarkDoubt[]
+}
+
 /** Every row's reading in the scales declared, and the rows that cannot be read. */
 export function preview(
   files: OpenFiles,
@@ -163,17 +173,19 @@ export function preview(
   rigNames: string[],
   scales: Record<Listener, Scale>,
   distancesIn: DistanceUnit | null,
-): { rows: PreviewRow[]; problems: Problem[]; unread: PreviewRow[]; doubts: MarkDoubt[] } {
-  if (!files.checks) return { rows: [], problems: [], unread: [], doubts: [] }
+): Preview {
+  if (!files.checks) return { rows: [], problems: [], unread: [], left: 0, doubts: [] }
   const { rows, problems } = readCheckRows(files.checks.table, match, rigNames, distancesIn)
   const read = rows.map((row) => ({
     row,
     reading: readReport(row.report, scales[listenerOf(row.direction)]),
   }))
+  const unread = read.filter((r) => r.reading.state === 'not read')
   return {
     rows: read,
     problems,
-    unread: read.filter((r) => r.reading.state === 'not read'),
+    unread,
+    left: files.checks.table.rows.length - read.length + unread.length,
     doubts: doubtfulMarks(rows),
   }
 }

@@ -29,6 +29,10 @@ function ofBase(of: OpenFiles, columns: ColumnMatch, chosen: string | null): Ope
   return checks ? { ...of, checks: { ...checks, table: tableOfBase(checks.table, columns, chosen) } } : of
 }
 
+/** What a day is called by its file. */
+const nameOf = (checks: { name: string } | null) =>
+  checks?.name.replace(/(-checks)?\.\w+$/, '').replace(/[-_]/g, ' ') ?? ''
+
 /** A day being put together from files: what was opened, what was chosen, and how every row is read by it. */
 export function useDayDraft() {
   const [files, setFiles] = useState(NO_FILES)
@@ -73,7 +77,8 @@ export function useDayDraft() {
     setChosenUnit(null)
     setDoubtsMeant(false)
     setConfirmed(false)
-    if (!name) setName(opened.files.checks.name.replace(/(-checks)?\.\w+$/, '').replace(/[-_]/g, ' '))
+    // Until it is typed, a name follows its file.
+    if (!name || name === nameOf(files.checks)) setName(nameOf(opened.files.checks))
   }
   const kitRead = useMemo(
     () => (kit ? readKitJson(kitText(kit, files.kit?.value.listeners)) : null),
