@@ -26,7 +26,7 @@ export function RunPicker({ runId, runs }: Props) {
       value={runId}
       options={runs.map((r) => ({ value: r.id, name: `${r.name}${RUN_STATES[r.state]}` }))}
       onPick={(id) => start(() => router.replace(`${path}?run=${id}`))}
-      sx={{ minWidth: 200, mb: 1, opacity: changing ? 0.6 : 1 }}
+      sx={{ minWidth: 200, mt: { xs: 1.5, md: 0 }, mb: 1, opacity: changing ? 0.6 : 1 }}
     />
   )
 }
