@@ -22,9 +22,10 @@ import {
   type OpenTrial,
   type RunRow,
 } from '@/data'
-import { soon, type Soon } from '@/ui/answers/soon'
+import type { Soon } from '@/ui/answers/OnceKnown'
 import { findingsThread } from './findingsThread'
 import { keeper } from './keeper'
+import { soon } from './soon'
 
 /** A run of fewer checks teaches too little to be counted, and runs older than so many are left out. */
 const [FEWEST, MOST_RUNS] = [8, 6]
@@ -77,18 +78,24 @@ export const learntCorrection = (db: Db, trialId: string): Promise<Correction | 
 export const honestlyChecked = (db: Db, trialId: string): Promise<HonestCheck | null> =>
   learntOf(db, trialId, 'honest check', (told) => findingsThread('corrections').honest(told))
 
-/** What a trial's ground says of a plan, corrected by its log where there is one. */
-export async function correctedGround(db: Db, trialId: string, plan: TrialPlan): Promise<PlanGround | null> {
-  const ground = groundOf(db, trialId, plan, await learntCorrection(db, trialId))
+/** What a trial's ground says of a plan. @param correction by its log; null of the ground by itself */
+function planGround(
+  db: Db,
+  trialId: string,
+  plan: TrialPlan,
+  correction: Correction | null,
+): PlanGround | null {
+  const ground = groundOf(db, trialId, plan, correction)
   return ground && withoutStops(ground)
 }
 
+/** The same, corrected by the log where there is one. */
+export const correctedGround = async (db: Db, trialId: string, plan: TrialPlan): Promise<PlanGround | null> =>
+  planGround(db, trialId, plan, await learntCorrection(db, trialId))
+
 /** The same, so that a page need not wait for what the log teaches: the ground by itself does until then. */
 export const groundSoon = (db: Db, trialId: string, plan: TrialPlan): Promise<Soon<PlanGround | null>> =>
-  soon(correctedGround(db, trialId, plan), () => {
-    const ground = groundOf(db, trialId, plan)
-    return ground && withoutStops(ground)
-  })
+  soon(correctedGround(db, trialId, plan), () => planGround(db, trialId, plan, null))
 
 const withoutStops = ({ stops: _stops, ...ground }: StoppedGround): PlanGround => ground
 

@@ -9,7 +9,7 @@ import TextField from '@mui/material/TextField'
 import { useState } from 'react'
 import type { PlanGround } from '@/core/reach'
 import type { TrialPlan } from '@/core/trial'
-import type { Soon } from '@/ui/answers/soon'
+import type { Soon } from '@/ui/answers/OnceKnown'
 import { powerSays } from './powerWords'
 import { usePower } from './usePower'
 

@@ -1,5 +1,7 @@
 import { Suspense, use, type ReactNode } from 'react'
-import type { Soon } from './soon'
+
+/** What is known, or what does until it is. */
+export type Soon<T> = { known: T } | { meanwhile: T; later: Promise<T> }
 
 type Draw<T> = (known: T) => ReactNode
 

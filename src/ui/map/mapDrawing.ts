@@ -197,17 +197,19 @@ function placedLabel(
   const [x, y] = place as [number, number]
   const others = symbols.filter((s) => s !== place)
   const wide = text.length * (bold ? BOLD_LETTER : LETTER)
-  const styles = new Map<Side, Style>()
-  const styleOf = (side: Side) => {
-    const more = { ...asOffset(side, gap), ...(bold && { font: `700 ${FONT}` }) }
-    const style = styles.get(side) ?? (label(place, text, c, more).getStyle() as Style)
-    styles.set(side, style)
-    return style
-  }
-  const f = new Feature(new Point(place))
+  const f = label(place, text, c, bold ? { font: `700 ${FONT}` } : {})
+  const style = f.getStyle() as Style
+  let placedAt = 0
   f.setStyle((_, resolution) => {
+    if (resolution === placedAt) return style
+    placedAt = resolution
     const near = others.map((o): [number, number] => [(o[0]! - x) / resolution, (y - o[1]!) / resolution])
-    return styleOf(labelSide(near, wide, gap, sides))
+    const { textAlign, offsetX, offsetY } = asOffset(labelSide(near, wide, gap, sides), gap)
+    const words = style.getText()!
+    words.setTextAlign(textAlign)
+    words.setOffsetX(offsetX)
+    words.setOffsetY(offsetY)
+    return style
   })
   return f
 }

@@ -93,18 +93,17 @@ export function loneContacts(
   return farContacts(input, checks).flatMap(({ linkId, markId }): LoneContact[] => {
     const link = input.links.findIndex((l) => l.id === linkId)
     const reach = usableIn(joint, link)
-    const verdicts = judged.filter(
-      ({ a, b, scope, verdict }) =>
-        (scope === 'both' || input.directions.length === 1) &&
-        verdict.kind === 'better' &&
-        (a === linkId || b === linkId),
-    )
+    const verdicts = judged.flatMap(({ a, b, scope, verdict }) => {
+      const whole = scope === 'both' || input.directions.length === 1
+      if (!whole || verdict.kind !== 'better' || (a !== linkId && b !== linkId)) return []
+      return [{ a, b, which: verdict.which }]
+    })
     const decides = (rest: JointFit, factor: number, sure: number) => {
       const less = usableIn(rest, link)
       const by = Math.abs(Math.log((reach.estimateM ?? Infinity) / (less.estimateM ?? Infinity)))
-      const lost = verdicts.flatMap(({ a, b, verdict }) => {
+      const lost = verdicts.flatMap(({ a, b, which }) => {
         const above = without.aheadIn(rest, input, a, b)
-        const still = verdict.kind === 'better' && verdict.which === 'a' ? above : 1 - above
+        const still = which === 'a' ? above : 1 - above
         return still > sure ? [] : [{ a, b }]
       })
       return by > Math.log(factor) || lost.length > 0 ? { without: less, lost } : null

@@ -77,10 +77,7 @@ export function jointInput(
   })
   const used = new Set(said.map((s) => s.check.id))
   const reported = [...new Set(said.map((s) => s.mark))]
-  const onePlace = isOnePlace(
-    input,
-    said.map((s) => s.check),
-  )
+  const onePlace = alike(reported.map((m) => m.distanceM))
   const places = modelPlaces(
     marks.map((m) => ({ id: m.id, legId: m.legId, distanceM: m.distanceM, alongM: m.alongM ?? m.distanceM })),
     new Set(reported.map((m) => m.id)),
@@ -160,7 +157,10 @@ function callsBy(readers: readonly ListenerReader[], directions: readonly Direct
 /** Whether all marks that were reported from are one place. */
 export function isOnePlace(input: Pick<FindingsInput, 'marks'>, checks: readonly ReadCheck[]): boolean {
   const reported = new Set(checks.map((c) => c.markId))
-  const distances = input.marks.flatMap((m) => (reported.has(m.id) && m.distanceM > 0 ? [m.distanceM] : []))
+  return alike(input.marks.flatMap((m) => (reported.has(m.id) && m.distanceM > 0 ? [m.distanceM] : [])))
+}
+
+function alike(distances: readonly number[]): boolean {
   const farthest = Math.max(...distances)
   return distances.length > 0 && farthest - Math.min(...distances) <= SAME_PLACE * farthest
 }

@@ -75,12 +75,15 @@ const SURE = 0.975
 /** From here on a pair that is not sure leans one way. */
 const LEANS = 0.9
 
+/** Which of a pair it leans to. @param a the chance that it is the first */
+const leaning = (a: number): 'a' | 'b' | null => (a >= LEANS ? 'a' : a <= 1 - LEANS ? 'b' : null)
+
 /** Which of a pair is the likelier to reach farther, where that is not sure. */
 function likelierWords({ quoted }: JudgedPair, aFarther: number, a: string, b: string): string {
   const ofA = Math.round(100 * aFarther)
-  if (aFarther > 1 - LEANS && aFarther < LEANS)
-    return `Which of them reaches farther cannot be told (${ofA} to ${100 - ofA}).`
-  const [rig, odds] = aFarther > 0.5 ? [a, `${ofA} to ${100 - ofA}`] : [b, `${100 - ofA} to ${ofA}`]
+  const leans = leaning(aFarther)
+  if (!leans) return `Which of them reaches farther cannot be told (${ofA} to ${100 - ofA}).`
+  const [rig, odds] = leans === 'a' ? [a, `${ofA} to ${100 - ofA}`] : [b, `${100 - ofA} to ${ofA}`]
   return quoted?.allowsForStopping
     ? `${rig} is the likelier to reach farther (${odds}), which does not allow for the early end.`
     : `${rig} probably reaches farther (${odds}).`
@@ -109,7 +112,7 @@ function fartherWords(pair: JudgedPair, name: (id: string) => string): string {
 function probably({ verdict, quoted, joint }: JudgedPair): 'a' | 'b' | null {
   if (verdict.kind !== 'cannot tell' || !joint || !quoted || quoted.allowsForStopping) return null
   if (verdict.marksNeeded === null) return null
-  return joint.aBetter >= LEANS ? 'a' : joint.aBetter <= 1 - LEANS ? 'b' : null
+  return leaning(joint.aBetter)
 }
 
 /** What the difference may be, where it is in dB and bounded: " (−1.0 to 6.1 dB)". */

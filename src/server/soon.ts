@@ -1,5 +1,4 @@
-/** What is known, or what does until it is. */
-export type Soon<T> = { known: T } | { meanwhile: T; later: Promise<T> }
+import type { Soon } from '@/ui/answers/OnceKnown'
 
 /** A page waits so long for what is kept from before, ms. */
 const A_MOMENT_MS = 30
