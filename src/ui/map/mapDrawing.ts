@@ -214,7 +214,7 @@ function placedLabel(
   return f
 }
 
-const OF_PLACE: Named = { bold: true, gap: 20, sides: ['below', 'above', 'left', 'right'] }
+const OF_PLACE: Named = { bold: true, gap: 19, sides: ['below', 'above', 'left', 'right'] }
 const OF_MARK: Named = { bold: false, gap: 15, sides: ['above', 'left', 'right', 'below'] }
 
 /** Names and figures; where there is no room for all, what is made first stays. */
