@@ -1,8 +1,8 @@
 'use client'
 
 import CssBaseline from '@mui/material/CssBaseline'
-import { ThemeProvider } from '@mui/material/styles'
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter'
+import { ThemeProvider } from '@mui/system'
 import type { ReactNode } from 'react'
 import { STYLE_CACHE } from './styleCache'
 import { theme } from './theme'

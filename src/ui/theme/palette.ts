@@ -1,24 +1,14 @@
-/** Paper and ink, and one accent for what to do now. The same hexes stand in app/globals.css for our own drawings. */
-export const LIGHT = {
-  paper: '#f7f2e7',
-  raised: '#fdfaf3',
-  ink: '#14222e',
-  soft: '#4b5a64',
-  rule: '#d8cfbb',
-  accent: '#7d5200',
-  bad: '#9b2c1f',
-}
-
-export type Palette = typeof LIGHT
-
-export const DARK: Palette = {
-  paper: '#10181f',
-  raised: '#18232c',
-  ink: '#f0ebdf',
-  soft: '#b3bcc2',
-  rule: '#35434e',
-  accent: '#f4b92c',
-  bad: '#ff9d8a',
+/** Paper and ink, and one accent for what to do now: each a colour as a style sheet takes it. */
+export interface Palette {
+  paper: string
+  raised: string
+  ink: string
+  soft: string
+  rule: string
+  accent: string
+  /** What is written on the accent. */
+  onAccent: string
+  bad: string
 }
 
 /** Rigs are told apart by letter, line pattern and hue; the hues stay apart for the colour-blind. */

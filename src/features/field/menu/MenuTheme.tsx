@@ -1,7 +1,7 @@
 'use client'
 
-import { createTheme, ThemeProvider } from '@mui/material/styles'
 import { AppRouterCacheProvider } from '@mui/material-nextjs/v16-appRouter'
+import { ThemeProvider } from '@mui/system'
 import type { CSSProperties, ReactNode } from 'react'
 import { STYLE_CACHE } from '@/ui/theme/styleCache'
 import { themeOf } from '@/ui/theme/theme'
@@ -18,6 +18,7 @@ const PALETTES = {
     soft: '#30363a',
     rule: '#8c8776',
     accent: '#5f3e00',
+    onAccent: '#ffffff',
     bad: '#86190d',
   },
   night: {
@@ -27,28 +28,25 @@ const PALETTES = {
     soft: '#d8bd92',
     rule: night.line,
     accent: night.now,
+    onAccent: '#14222e',
     bad: '#ff9d8a',
   },
 }
 
 /** Large enough for a glove, and read in full sun: ink on the strong colour, as on the field screen itself. */
-const fieldTheme = (name: FieldThemeName, mode: 'light' | 'dark') =>
-  createTheme(themeOf(PALETTES[name], mode), {
-    components: {
-      MuiButton: {
-        styleOverrides: {
-          root: { minHeight: 64 },
-          contained: {
-            backgroundColor: FIELD_THEMES[name].now,
-            color: sun.on,
-            border: '2px solid currentColor',
-          },
-        },
+const fieldTheme = (name: FieldThemeName) =>
+  themeOf(PALETTES[name], {
+    styleOverrides: {
+      root: { minHeight: 64 },
+      contained: {
+        backgroundColor: FIELD_THEMES[name].now,
+        color: sun.on,
+        border: '2px solid currentColor',
       },
     },
   })
 
-const THEMES = { sun: fieldTheme('sun', 'light'), night: fieldTheme('night', 'dark') }
+const THEMES = { sun: fieldTheme('sun'), night: fieldTheme('night') }
 
 /** The colours of the field screen for our own drawings within the menu. */
 export function menuVars(name: FieldThemeName): CSSProperties {
