@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { soon } from './soon'
+import { soon, soonAs } from './soon'
 
 const never = () => {
   throw new Error('not to be asked')
@@ -18,4 +18,10 @@ test('what takes its time is not waited for, and something does until then', asy
 
 test('what goes wrong in time is told at once', async () => {
   await expect(soon(Promise.reject(new Error('no ground')), never)).rejects.toThrow('no ground')
+})
+
+test('what is drawn is made of what is known, at once or both times', async () => {
+  expect(soonAs({ known: 3 }, (n) => n + 1)).toEqual({ known: 4 })
+  const made = soonAs({ meanwhile: 2, later: Promise.resolve(4) }, (n) => n + 1)
+  expect('later' in made && [made.meanwhile, await made.later]).toEqual([3, 5])
 })

@@ -1,5 +1,11 @@
 import type { Soon } from '@/ui/answers/OnceKnown'
 
+/** The same made of what is known, now and later. */
+export const soonAs = <T, U>(what: Soon<T>, make: (known: T) => U): Soon<U> =>
+  'known' in what
+    ? { known: make(what.known) }
+    : { meanwhile: make(what.meanwhile), later: what.later.then(make) }
+
 /** A page waits so long for what is kept from before, ms. */
 const A_MOMENT_MS = 30
 

@@ -212,7 +212,8 @@ function pairedCells(
   directions: readonly Direction[],
   known: (d: Direction) => number,
 ): PairedCells[] {
-  const runs = new Set(units.flatMap((unit) => unit.map((c) => c.runId)))
+  const runs = new Set<string | undefined>()
+  for (const unit of units) for (const c of unit) runs.add(c.runId)
   return units.map((unit) => {
     const groups = directions.flatMap((direction) =>
       [...runs].map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] })),

@@ -67,9 +67,10 @@ export function winsAndLosses(
     let told = 0
     let tried = 0
     for (const direction of directions) {
-      const here = unit.filter((c) => c.direction === direction)
-      for (const a of here.filter((c) => c.linkId === linkA))
-        for (const b of here.filter((c) => c.linkId === linkB && c.repeat === a.repeat)) {
+      for (const a of unit) {
+        if (a.linkId !== linkA || a.direction !== direction) continue
+        for (const b of unit) {
+          if (b.linkId !== linkB || b.direction !== direction || b.repeat !== a.repeat) continue
           tried++
           const outcome = cells
             ? compareEvened(cells.get(a.id), cells.get(b.id), known(direction))
@@ -78,6 +79,7 @@ export function winsAndLosses(
           told++
           score += outcome
         }
+      }
     }
     if (tried === 0) continue
     if (told === 0) result.undecided++

@@ -18,7 +18,7 @@ export interface HearingThreshold {
 
 const GRID_STEP = 2
 /** Of more marks than this one in so many is looked at: these tell the edge far closer than it matters. */
-const ENOUGH_MARKS = 250
+const ENOUGH_MARKS = 120
 
 /**
  * A listener's hearing threshold and its width, P(heard) = Φ((level - T) / τ), from marks where several links were

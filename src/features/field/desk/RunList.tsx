@@ -4,21 +4,18 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
-import { format, parseISO } from 'date-fns'
 import { PageLink } from '@/ui/shell/PageLink'
 import { useRouter } from 'next/navigation'
-import { useMemo, useState, type ReactNode } from 'react'
+import { useState, type ReactNode } from 'react'
 import { MAX_LETTERS } from '@/core/schema/limits'
 import { OnceKnown, type Soon } from '@/ui/answers/OnceKnown'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
-import { foldEntries, marksNow, planNow, type Entry, type TrialPlan } from '@/core/trial'
-import type { PlanGround } from '@/core/reach'
-import { countText, type Units } from '@/core/units'
+import { countText, dayAndTime, type Units, weekdayText } from '@/core/units'
 import { Empty, PageHead } from '@/ui/shell'
-import { ReachStrip, stripModel } from '@/ui/strip'
+import { ReachStrip, type StripModel } from '@/ui/strip'
 import { beginRun } from './actions'
 import { DescribeRig } from './DescribeRig'
 import { RunFileForm } from './RunFileForm'
@@ -47,7 +44,7 @@ const STATES = { going: 'going on', finished: 'finished', voided: 'void' }
 function usualName(now: Date): string {
   const hour = now.getHours()
   const part = hour < 12 ? 'morning' : hour < 18 ? 'afternoon' : 'evening'
-  return `${format(now, 'EEEE d MMMM')}, ${part}`
+  return `${weekdayText(now)}, ${part}`
 }
 
 function NewRun({ trialId, fixable }: { trialId: string; fixable: boolean }) {
@@ -105,26 +102,6 @@ function NewRun({ trialId, fixable }: { trialId: string; fixable: boolean }) {
   )
 }
 
-/** The strip of the run that counts: its progress. */
-function Progress({
-  plan,
-  entries,
-  ground,
-  units,
-}: {
-  plan: TrialPlan
-  entries: Entry[]
-  ground: PlanGround | null
-  units: Units
-}) {
-  const model = useMemo(() => {
-    const log = foldEntries(entries)
-    const now = planNow(plan, log)
-    return stripModel(now, marksNow(now, log), log, new Map(), null, ground)
-  }, [plan, entries, ground])
-  return <ReachStrip model={model} units={units} title="What is logged and what is still to make" />
-}
-
 interface Props {
   trialId: string
   runs: RunLine[]
@@ -132,9 +109,8 @@ interface Props {
   missing: string | null
   /** The number of marks, or of rounds, can be fixed before setting out. */
   fixable: boolean
-  current: { plan: TrialPlan; entries: Entry[] } | null
-  /** By itself until it is corrected by what was logged. */
-  ground: Soon<PlanGround | null>
+  /** The progress of the run that counts; its ground is by itself until it is corrected by what was logged. */
+  strip: Soon<StripModel> | null
   rigs: { id: string; letter: string; name: string }[]
   units: Units
   /** Who is out with them. */
@@ -142,7 +118,7 @@ interface Props {
 }
 
 /** The field step: runs of this trial, the progress of the one that counts, and a new one. */
-export function RunList({ trialId, runs, missing, fixable, current, ground, rigs, units, out }: Props) {
+export function RunList({ trialId, runs, missing, fixable, strip, rigs, units, out }: Props) {
   return (
     <>
       <PageHead
@@ -172,7 +148,7 @@ export function RunList({ trialId, runs, missing, fixable, current, ground, rigs
                 {r.name}
               </Typography>
               <span suppressHydrationWarning style={{ color: 'var(--soft)' }}>
-                {format(parseISO(r.startedAt), 'd MMM yyyy, HH:mm')}
+                {dayAndTime(new Date(r.startedAt))}
                 {r.note && ` · ${r.note}`}
               </span>
               {r.reason && <div>{r.state === 'voided' ? `Void: ${r.reason}` : r.reason}</div>}
@@ -210,9 +186,11 @@ export function RunList({ trialId, runs, missing, fixable, current, ground, rigs
           </Box>
         ))}
       </Box>
-      {current && (
-        <OnceKnown what={ground}>
-          {(known) => <Progress {...current} ground={known} units={units} />}
+      {strip && (
+        <OnceKnown what={strip}>
+          {(model) => (
+            <ReachStrip model={model} units={units} title="What is logged and what is still to make" />
+          )}
         </OnceKnown>
       )}
       {runs.length > 0 && out}

@@ -1,13 +1,15 @@
 import { headers } from 'next/headers'
 import { notFound } from 'next/navigation'
-import { db, listDevices, nowIso, rigsOfTrial, openTrial, planOf } from '@/data'
+import { db, listDevices, nowIso, rigsOfTrial, openTrial } from '@/data'
 import { WhoIsOut } from '@/features/crew/WhoIsOut'
 import { RunList } from '@/features/field/desk/RunList'
+import { progressStrip } from '@/features/field/desk/progressStrip'
 import { currentRun, runLines, whatIsMissing } from '@/features/field/desk/runLines'
 import { board } from '@/server/crew/board'
 import { whoAsks } from '@/server/door/whoAsks'
 import { groundSoon } from '@/server/learntCorrection'
 import { readUnits } from '@/server/readUnits'
+import { soonAs } from '@/server/soon'
 
 export default async function FieldPage({ params }: { params: Promise<{ id: string }> }) {
   const open = openTrial(db(), (await params).id)
@@ -25,8 +27,7 @@ export default async function FieldPage({ params }: { params: Promise<{ id: stri
       runs={runs}
       missing={whatIsMissing(open)}
       fixable={open.trial.way === 'marks' || open.trial.way === 'one place'}
-      current={current}
-      ground={await groundSoon(db(), id, current?.plan ?? planOf(open))}
+      strip={current && soonAs(await groundSoon(db(), id, current.plan), progressStrip(current))}
       rigs={rigs}
       units={units}
       out={
