@@ -104,7 +104,15 @@ export default defineConfig(
     rules: {
       'no-restricted-imports': [
         'error',
-        { paths: [{ name: 'next/link', message: 'PageLink fetches a page ahead only when it is wanted.' }] },
+        {
+          paths: [
+            { name: 'next/link', message: 'PageLink fetches a page ahead only when it is wanted.' },
+            ...['TextField', 'Select'].map((name) => ({
+              name: `@mui/material/${name}`,
+              message: 'TextField of ui/fields loads a list, and what it floats in, only when it is wanted.',
+            })),
+          ],
+        },
       ],
     },
   },

@@ -73,3 +73,33 @@ test('nothing typed in the builder is lost when the server refuses', async ({ pa
   await page.getByRole('button', { name: 'Save the rig' }).click()
   await expect(page.getByText('At least 0.1 MHz')).toBeVisible()
 })
+
+test('a list is opened, walked, left and typed at with the keyboard alone', async ({ page }) => {
+  const trial = await openTrial(page, 'Short or long')
+  await page.goto(`${trial}/plan`)
+  const field = page.getByRole('combobox', { name: 'Directions' })
+  const list = page.getByRole('listbox', { name: 'Directions' })
+  const before = await field.textContent()
+  await field.focus()
+  await page.keyboard.press('Space')
+  // The bar is let go over the line that is picked already, and picks nothing.
+  await expect(list.getByRole('option', { selected: true })).toBeFocused()
+  await page.keyboard.press('ArrowDown')
+  await page.keyboard.press('Space')
+  await expect(list).toHaveCount(0)
+  await expect(field).toBeFocused()
+  const picked = await field.textContent()
+  expect(picked).not.toBe(before)
+
+  await page.keyboard.press('Enter')
+  await page.keyboard.press('ArrowUp')
+  await page.keyboard.press('Escape')
+  await expect(list).toHaveCount(0)
+  await expect(field).toBeFocused()
+  await expect(field).toHaveText(picked!)
+
+  // Over the closed field its first letters pick.
+  await page.keyboard.type(before!.slice(0, 3))
+  await expect(field).toHaveText(before!)
+  await expect(list).toHaveCount(0)
+})

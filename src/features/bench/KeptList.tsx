@@ -82,14 +82,13 @@ export function KeptList<M extends Measurement>({ kept, parts, open, onOpen }: P
                 <td data-label="Part">
                   <PickOne
                     size="small"
-                    aria-label={`Part of ${m.name}`}
                     value={of?.id ?? NONE}
                     options={[
                       { value: NONE, name: 'none' },
                       ...parts.map((a) => ({ value: a.id, name: a.name })),
                     ]}
                     onPick={(id) => void give(m, id)}
-                    slotProps={{ select: { SelectDisplayProps: { 'aria-label': `Part of ${m.name}` } } }}
+                    aria-label={`Part of ${m.name}`}
                     sx={{ minWidth: 150 }}
                   />
                   {of && (m.kind === 'sweep' || (m.kind === 'turn' && m.of === null)) && (

@@ -80,7 +80,6 @@ function OutRow({ line, of, now, rigs, mayGive, units }: RowProps) {
           <PickOne<PostChoice>
             size="small"
             aria-label={`Where ${line.name} is`}
-            slotProps={{ htmlInput: { 'aria-label': `Where ${line.name} is` } }}
             value={given.post ?? 'ask'}
             options={POST_OPTIONS}
             onPick={(p) => void give({ post: postOf(p) })}

@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { countText } from '@/core/units'
 
 interface Props {
@@ -27,9 +27,9 @@ export function BaseField({ bases, value, onChange }: Props) {
         sx={{ minWidth: 280 }}
       >
         {bases.map((b) => (
-          <MenuItem key={b.name} value={b.name}>
+          <Option key={b.name} value={b.name}>
             {b.name}, {countText(b.rows, 'row')}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
     </Box>

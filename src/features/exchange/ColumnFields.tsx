@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { CHECK_COLUMNS, COLUMN_NAMES, NEEDED, type ColumnMatch, type CsvTable } from '@/core/formats'
 
 interface Props {
@@ -33,11 +33,11 @@ export function ColumnFields({ table, value, onChange }: Props) {
             onChange({ ...value, [c]: Number(e.target.value) < 0 ? null : Number(e.target.value) })
           }
         >
-          <MenuItem value={-1}>none</MenuItem>
+          <Option value={-1}>none</Option>
           {table.heading.map((h, i) => (
-            <MenuItem key={i} value={i}>
+            <Option key={i} value={i}>
               {h || `column ${i + 1}`}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       ))}

@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import type { BaseField, KitDraft, RigField } from './dayDraft'
 
 const RIG: [RigField, string][] = [

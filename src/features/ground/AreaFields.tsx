@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { MAX_LETTERS } from '@/core/schema/limits'
 import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
@@ -52,9 +52,9 @@ export function AreaFields({ start, units, verb, onSave, onLeave }: FieldsProps)
         }}
       >
         {AREA_KINDS.map((k) => (
-          <MenuItem key={k} value={k}>
+          <Option key={k} value={k}>
             {AREA_WORDS[k]}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       {kind !== 'to cover' && kind !== 'open' && (

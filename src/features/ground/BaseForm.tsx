@@ -5,8 +5,8 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
@@ -71,9 +71,9 @@ export function BaseForm({
           onChange={(e) => take(Number(e.target.value))}
         >
           {gpx.waypoints.map((w, i) => (
-            <MenuItem key={i} value={i}>
+            <Option key={i} value={i}>
               {w.name || `${w.lat.toFixed(5)}, ${w.lon.toFixed(5)}`}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )}

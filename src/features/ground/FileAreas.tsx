@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { FileArea } from '@/core/formats'
@@ -52,9 +52,9 @@ export function FileAreas({
           onChange={(e) => setUsual(e.target.value as AreaKind)}
         >
           {AREA_KINDS.map((k) => (
-            <MenuItem key={k} value={k}>
+            <Option key={k} value={k}>
               {AREA_WORDS[k]}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )}

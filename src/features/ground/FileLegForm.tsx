@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import type { Gpx } from '@/core/formats'
 import type { Place } from '@/core/geo'
@@ -60,11 +60,11 @@ export function FileLegForm({
     <Box sx={{ display: 'grid', gap: 1.5 }}>
       <TextField select label="Way" value={track} onChange={(e) => pick(Number(e.target.value))}>
         {gpx.tracks.map((w, i) => (
-          <MenuItem key={i} value={i}>
+          <Option key={i} value={i}>
             {w.name || `${w.kind} ${i + 1}`}, {w.points.length} points
-          </MenuItem>
+          </Option>
         ))}
-        {gpx.waypoints.length > 0 && <MenuItem value={-1}>No way, the waypoints alone</MenuItem>}
+        {gpx.waypoints.length > 0 && <Option value={-1}>No way, the waypoints alone</Option>}
       </TextField>
       <TextField label="Name of the leg" value={name} onChange={(e) => setName(e.target.value)} />
       {track >= 0 && (
@@ -75,10 +75,10 @@ export function FileLegForm({
             value={marks}
             onChange={(e) => setMarks(e.target.value as MarksFrom['kind'])}
           >
-            <MenuItem value="waypoints">At its waypoints</MenuItem>
-            <MenuItem value="spacing">Every so often along it</MenuItem>
-            <MenuItem value="crow">Every so often, crow-flies</MenuItem>
-            <MenuItem value="rings">At every crossing of a ring</MenuItem>
+            <Option value="waypoints">At its waypoints</Option>
+            <Option value="spacing">Every so often along it</Option>
+            <Option value="crow">Every so often, crow-flies</Option>
+            <Option value="rings">At every crossing of a ring</Option>
           </TextField>
           {marks !== 'waypoints' && (
             <TextField

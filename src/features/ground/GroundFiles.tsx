@@ -4,8 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import LinearProgress from '@mui/material/LinearProgress'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useEffect, useState } from 'react'
 import { useDropzone } from 'react-dropzone'
@@ -188,7 +187,7 @@ export function GroundFiles({ trialId, ground, hasBase, units, onLooked }: Props
         {doing ? (
           <Box role="status">
             {doing}
-            <LinearProgress sx={{ my: 1 }} />
+            <progress className="share-done" aria-label={doing} />
             <Button size="small" variant="outlined" onClick={cancel}>
               Cancel
             </Button>

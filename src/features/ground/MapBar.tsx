@@ -2,8 +2,8 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import type { ReactNode } from 'react'
 import { COORDINATE_FORMATS, type CoordinateFormat } from '@/core/geo'
 import type { BackdropRow } from '@/data/backdrops'
@@ -39,9 +39,9 @@ export function MapBar(props: Props) {
         sx={{ minWidth: 180 }}
       >
         {COORDINATE_FORMATS.map((f) => (
-          <MenuItem key={f} value={f}>
+          <Option key={f} value={f}>
             {f}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <Button
@@ -72,11 +72,11 @@ export function MapBar(props: Props) {
           sx={{ minWidth: 190 }}
           slotProps={{ select: { displayEmpty: true }, inputLabel: { shrink: true } }}
         >
-          <MenuItem value="">relief and contours</MenuItem>
+          <Option value="">relief and contours</Option>
           {props.backdrops.map((b) => (
-            <MenuItem key={b.id} value={b.id}>
+            <Option key={b.id} value={b.id}>
               {b.name}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )}

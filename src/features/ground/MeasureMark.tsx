@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { MEANS_SD, type Mark } from '@/core/trial'
 import { fromLength, lengthUnit, toLength, type Units } from '@/core/units'
@@ -48,9 +48,9 @@ export function MeasureMark({ mark, units, onDone }: { mark: Mark; units: Units;
         sx={{ width: 190 }}
       >
         {MEANS.filter((m) => m.means !== 'pegged').map(({ means, words }) => (
-          <MenuItem key={means} value={means}>
+          <Option key={means} value={means}>
             {words}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <Button variant="contained" disabled={bad !== null} onClick={() => void save()}>

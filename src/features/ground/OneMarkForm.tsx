@@ -3,7 +3,7 @@
 import { yupResolver } from '@hookform/resolvers/yup'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
+import { Option } from '@/ui/fields/Option'
 import { useState } from 'react'
 import { useForm } from 'react-hook-form'
 import type { Place } from '@/core/geo'
@@ -64,11 +64,11 @@ export function OneMarkForm({ trialId, legs, picked }: Props) {
         <FormField control={control} name="name" label="Name of the mark" />
         <FormField control={control} name="legId" label="On which leg" select>
           {legs.map((l) => (
-            <MenuItem key={l.id} value={l.id}>
+            <Option key={l.id} value={l.id}>
               {l.name}
-            </MenuItem>
+            </Option>
           ))}
-          <MenuItem value={OWN}>one of its own</MenuItem>
+          <Option value={OWN}>one of its own</Option>
         </FormField>
         <FormField control={control} name="lat" label="Latitude of the mark" unit="°" />
         <FormField control={control} name="lon" label="Longitude of the mark" unit="°" />

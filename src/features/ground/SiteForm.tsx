@@ -5,8 +5,8 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { Controller, useForm, useWatch } from 'react-hook-form'
@@ -62,9 +62,9 @@ export function SiteForm({
       <Box sx={{ display: 'grid', gap: 1.5, gridTemplateColumns: '1fr 1fr' }}>
         <FormField control={control} name="name" label="Name" />
         <FormField control={control} name="role" label="What it is" select>
-          <MenuItem value="candidate">candidate for the base</MenuItem>
-          <MenuItem value="relay">place for a relay</MenuItem>
-          <MenuItem value="other station">station that is not ours</MenuItem>
+          <Option value="candidate">candidate for the base</Option>
+          <Option value="relay">place for a relay</Option>
+          <Option value="other station">station that is not ours</Option>
         </FormField>
         <FormField control={control} name="lat" label="Latitude" unit="°" />
         <FormField control={control} name="lon" label="Longitude" unit="°" />

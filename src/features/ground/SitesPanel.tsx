@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { PageLink } from '@/ui/shell/PageLink'
 import { useState } from 'react'
@@ -91,9 +91,9 @@ export function SitesPanel(props: Props) {
           sx={{ minWidth: 200 }}
         >
           {links.map((l) => (
-            <MenuItem key={l.id} value={l.id}>
+            <Option key={l.id} value={l.id}>
               {l.name}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         <NumberBox

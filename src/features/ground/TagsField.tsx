@@ -1,6 +1,6 @@
 'use client'
 
-import TextField from '@mui/material/TextField'
+import Input from '@mui/material/Input'
 import { useRef, useState } from 'react'
 import type { Mark } from '@/core/trial'
 import { useAction } from '@/ui/answers/useAction'
@@ -37,8 +37,8 @@ export function TagsField({ mark }: { mark: Mark }) {
   }
   return (
     <>
-      <TextField
-        variant="standard"
+      <Input
+        size="small"
         value={text}
         placeholder="high, in the wood"
         onChange={(e) => setText(e.target.value)}
@@ -46,7 +46,7 @@ export function TagsField({ mark }: { mark: Mark }) {
         onKeyDown={(e) => {
           if (e.key === 'Enter') keep()
         }}
-        slotProps={{ htmlInput: { 'aria-label': `Tags of ${mark.name}`, maxLength: 250 } }}
+        inputProps={{ 'aria-label': `Tags of ${mark.name}`, maxLength: 250 }}
         sx={{ minWidth: 120 }}
       />
       {action.refusal('It was not kept', 'Tags')}

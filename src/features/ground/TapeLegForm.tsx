@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { MEANS_SD } from '@/core/trial'
 import { type Units, countText, lengthUnit, readDistances } from '@/core/units'
@@ -67,9 +67,9 @@ export function TapeLegForm({ trialId, units }: { trialId: string; units: Units 
         }}
       >
         {MEANS.map(({ means, words }) => (
-          <MenuItem key={means} value={means}>
+          <Option key={means} value={means}>
             {words}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <TextField

@@ -2,10 +2,9 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { format, parseISO } from 'date-fns'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { countText } from '@/core/units'
+import { countText, dayAndTime } from '@/core/units'
 import type { BackupPreview } from '@/data/backup'
 import type { Counts } from '@/data/counts'
 import { asked, posted } from '@/ui/answers/posted'
@@ -13,7 +12,7 @@ import { useAction } from '@/ui/answers/useAction'
 import { Table } from '@/ui/table/Table'
 import { FileButton } from './FileButton'
 
-const day = (at: string | null) => (at === null ? 'none' : format(parseISO(at), 'd MMM yyyy, HH:mm'))
+const day = (at: string | null) => (at === null ? 'none' : dayAndTime(new Date(at)))
 
 const ROWS: readonly { name: string; of: (c: Counts) => string }[] = [
   { name: 'Trials', of: (c) => String(c.trials) },

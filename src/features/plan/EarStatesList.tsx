@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { USUAL_EAR_STATES, type EarState } from '@/core/trial'
 
 const MEANS: [EarState['means'], string][] = [
@@ -45,9 +45,9 @@ export function EarStatesList({
             sx={{ flex: '1 1 190px' }}
           >
             {MEANS.map(([means, words]) => (
-              <MenuItem key={means} value={means}>
+              <Option key={means} value={means}>
                 {words}
-              </MenuItem>
+              </Option>
             ))}
           </TextField>
           <Button

@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { distanceUnit, fromShown, toShown, type Units } from '@/core/units'
 import type { PlanInput } from '@/data/trials'
@@ -64,12 +64,12 @@ export function NeedFields({ value, units, onChange }: Props) {
         sx={{ width: 190 }}
       >
         {!usual && (
-          <MenuItem value={value.reliability}>{Math.round(value.reliability * 100)} in a hundred</MenuItem>
+          <Option value={value.reliability}>{Math.round(value.reliability * 100)} in a hundred</Option>
         )}
         {RELIABILITIES.map(([r, words]) => (
-          <MenuItem key={r} value={r}>
+          <Option key={r} value={r}>
             {words}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <NumberBox

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import type { Direction, Rig } from '@/core/kit'
 import { MAX_LETTERS, MAX_LINKS } from '@/core/schema/limits'
 import { heardScales, makesChecks, WAYS_OF_WORKING, type WayOfWorking } from '@/core/trial'
@@ -76,9 +76,9 @@ export function Compared({ input, set, rigs }: PartsProps & { rigs: Rig[] }) {
             sx={{ minWidth: 250 }}
           >
             {WAYS_OF_WORKING.map((way) => (
-              <MenuItem key={way} value={way}>
+              <Option key={way} value={way}>
                 {WAY_WORDS[way]}
-              </MenuItem>
+              </Option>
             ))}
           </TextField>
           <TextField
@@ -89,9 +89,9 @@ export function Compared({ input, set, rigs }: PartsProps & { rigs: Rig[] }) {
             sx={{ minWidth: 250 }}
           >
             {DIRECTIONS.map(([name, d]) => (
-              <MenuItem key={name} value={d.join('|')}>
+              <Option key={name} value={d.join('|')}>
                 {name}
-              </MenuItem>
+              </Option>
             ))}
           </TextField>
           <TextField
@@ -163,9 +163,9 @@ export function HeldSame({ input, set }: PartsProps) {
           onChange={(e) => set('surroundings', e.target.value as PlanInput['surroundings'])}
           sx={{ mt: 2, minWidth: 280 }}
         >
-          <MenuItem value="clear">clear line of sight</MenuItem>
-          <MenuItem value="cluttered">the cluttered place where it will be used</MenuItem>
-          <MenuItem value="mixed">mixed</MenuItem>
+          <Option value="clear">clear line of sight</Option>
+          <Option value="cluttered">the cluttered place where it will be used</Option>
+          <Option value="mixed">mixed</Option>
         </TextField>
       </Part>
     </>
@@ -201,9 +201,9 @@ export function EarNeedOrder({
             onChange={(e) => set('orderScheme', e.target.value as PlanInput['orderScheme'])}
             sx={{ minWidth: 280, maxWidth: '100%' }}
           >
-            <MenuItem value="balanced">Balanced: each link comes first equally often</MenuItem>
-            <MenuItem value="as listed">As listed, the same at every mark</MenuItem>
-            <MenuItem value="on-off-on">On, off, on: the first link again after each of the others</MenuItem>
+            <Option value="balanced">Balanced: each link comes first equally often</Option>
+            <Option value="as listed">As listed, the same at every mark</Option>
+            <Option value="on-off-on">On, off, on: the first link again after each of the others</Option>
           </TextField>
           <Box>
             <Button size="small" onClick={() => set('orderSeed', (input.orderSeed * 48271 + 11) % 1_000_003)}>

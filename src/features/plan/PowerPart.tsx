@@ -3,9 +3,8 @@
 import { Table } from '@/ui/table/Table'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import LinearProgress from '@mui/material/LinearProgress'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import type { PlanGround } from '@/core/reach'
 import type { TrialPlan } from '@/core/trial'
@@ -40,9 +39,9 @@ export function PowerPart({ plan, ground }: { plan: TrialPlan; ground: Soon<Plan
           sx={{ minWidth: 300, maxWidth: '100%' }}
         >
           {SPREADS.map(([db, words]) => (
-            <MenuItem key={db} value={db}>
+            <Option key={db} value={db}>
               {words}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         {state.at === 'trying' ? (
@@ -54,12 +53,7 @@ export function PowerPart({ plan, ground }: { plan: TrialPlan; ground: Soon<Plan
         )}
       </Box>
       {state.at === 'trying' && (
-        <LinearProgress
-          variant="determinate"
-          value={100 * state.share}
-          aria-label="Trying the plan"
-          sx={{ maxWidth: 620, mb: 1 }}
-        />
+        <progress className="share-done" value={state.share} aria-label="Trying the plan" />
       )}
       <Box role="status" sx={{ maxWidth: 720 }}>
         {state.at === 'failed' && (

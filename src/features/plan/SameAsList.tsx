@@ -2,8 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import Chip from '@mui/material/Chip'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 
 const USUAL = [
@@ -14,6 +13,18 @@ const USUAL = [
   'Same height and hold',
   'Squelch open',
 ]
+
+const PILL = {
+  borderRadius: '16px',
+  borderColor: 'var(--rule)',
+  color: 'var(--ink)',
+  fontWeight: 400,
+  fontSize: '0.85rem',
+  py: 0.4,
+  px: 1.5,
+}
+const RAISED = { background: 'color-mix(in srgb, var(--ink) 14%, transparent)' }
+const HELD = { ...PILL, ...RAISED, gap: 0.75, '&:hover': RAISED }
 
 /** What is held the same for every link. */
 export function SameAsList({ value, onChange }: { value: string[]; onChange: (v: string[]) => void }) {
@@ -27,10 +38,20 @@ export function SameAsList({ value, onChange }: { value: string[]; onChange: (v:
     <Box>
       <Box sx={{ display: 'flex', flexWrap: 'wrap', gap: 1, mb: 1.5 }}>
         {value.map((v) => (
-          <Chip key={v} label={v} onDelete={() => onChange(value.filter((x) => x !== v))} />
+          <Button
+            key={v}
+            variant="contained"
+            aria-label={`Take out: ${v}`}
+            onClick={() => onChange(value.filter((x) => x !== v))}
+            sx={HELD}
+          >
+            {v} <span aria-hidden>×</span>
+          </Button>
         ))}
         {USUAL.filter((u) => !value.includes(u)).map((u) => (
-          <Chip key={u} label={`+ ${u}`} variant="outlined" onClick={() => add(u)} />
+          <Button key={u} variant="outlined" onClick={() => add(u)} sx={PILL}>
+            + {u}
+          </Button>
         ))}
       </Box>
       <Box sx={{ display: 'flex', gap: 1 }}>

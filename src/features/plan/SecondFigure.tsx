@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import { ANY_HEARD, defaultScale } from '@/core/reports'
 import { MAX_LETTERS } from '@/core/schema/limits'
 import { heardScales, type SecondQuantity } from '@/core/trial'

@@ -3,7 +3,6 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Typography from '@mui/material/Typography'
-import { format } from 'date-fns'
 import { useState } from 'react'
 import type { Direction, Link } from '@/core/kit'
 import type { PredictionSettings } from '@/core/reach'
@@ -12,6 +11,7 @@ import type { ReachMap } from '@/core/reach/map/reachMap'
 import { gridEdges } from '@/core/terrain/grid'
 import { fileNameOf } from '@/core/trial'
 import { whyOf } from '@/ui/answers/useAnswer'
+import { dayText } from '@/core/units'
 import { downloadText } from '@/ui/fields/downloadText'
 import { Refused } from '@/ui/shell'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
@@ -42,7 +42,7 @@ const inkOf = (hex: string) =>
 /** The map in open formats, each saying what it was made with. */
 async function write(kind: Kind, props: Props): Promise<void> {
   const { worker, trialName, base, radiusM, links, directions, reliability, settings, map } = props
-  const made = `Made ${format(new Date(), 'd MMM yyyy')}.`
+  const made = `Made ${dayText(new Date())}.`
   const facts = [...mapFacts(links, directions, reliability, settings.correction ?? null), made]
   const file = `${fileNameOf(trialName)}-reach`
   const looks = looksNow(links.map((l) => l.letter))

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import { PageLink } from '@/ui/shell/PageLink'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'

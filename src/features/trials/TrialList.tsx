@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { PageLink } from '@/ui/shell/PageLink'

@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from './Option'
+import { TextField } from './TextField'
 import { describeCopyRule, thresholdOf, type CopyRule, type Scale } from '@/core/reports'
 import { NumberBox, numberIn, numberProblem } from './NumberBox'
 import { useState } from 'react'
@@ -72,11 +72,11 @@ function ThresholdField({ scale, value, onChange }: FieldProps) {
           onChange={(e) => onChange({ minReadability: Number(e.target.value) || null })}
           sx={NARROW}
         >
-          <MenuItem value={0}>any, if heard</MenuItem>
+          <Option value={0}>any, if heard</Option>
           {[1, 2, 3, 4, 5].map((r) => (
-            <MenuItem key={r} value={r}>
+            <Option key={r} value={r}>
               {r === 5 ? '5' : `${r} or better`}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )
@@ -92,10 +92,10 @@ function ThresholdField({ scale, value, onChange }: FieldProps) {
           {('words' in scale ? scale.words : [])
             .filter((w) => w.step > 0)
             .map((w) => (
-              <MenuItem key={w.step} value={w.step}>
+              <Option key={w.step} value={w.step}>
                 {w.words[0]}
                 {w.step === 1 ? ', or anything heard' : ' or better'}
-              </MenuItem>
+              </Option>
             ))}
         </TextField>
       )
@@ -112,14 +112,14 @@ function ThresholdField({ scale, value, onChange }: FieldProps) {
           onChange={(e) => onChange({ minShare: Number(e.target.value) || null })}
           sx={NARROW}
         >
-          <MenuItem value={0}>anything</MenuItem>
+          <Option value={0}>anything</Option>
           {value.minShare !== null && near === undefined && (
-            <MenuItem value={value.minShare}>{Math.round(value.minShare * 100)} %</MenuItem>
+            <Option value={value.minShare}>{Math.round(value.minShare * 100)} %</Option>
           )}
           {shares.map((s, i) => (
-            <MenuItem key={s} value={s}>
+            <Option key={s} value={s}>
               {total && total <= 20 ? `${i + 1} of ${total}` : `${Math.round(s * 100)} %`}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )
@@ -177,9 +177,9 @@ export function CopyRuleField({ value, scales, onChange }: Props) {
           sx={NARROW}
         >
           {[1, 2, 3, 4, 5].map((n) => (
-            <MenuItem key={n} value={n}>
+            <Option key={n} value={n}>
               {n === 1 ? 'the first only' : `no more than ${n}`}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       </Box>

@@ -1,7 +1,7 @@
 'use client'
 
 import InputAdornment from '@mui/material/InputAdornment'
-import TextField, { type TextFieldProps } from '@mui/material/TextField'
+import { TextField, type TextFieldProps } from './TextField'
 import { Controller, type Control, type FieldPath, type FieldValues } from 'react-hook-form'
 
 type Props<T extends FieldValues> = Omit<TextFieldProps, 'name'> & {

@@ -1,7 +1,7 @@
 'use client'
 
 import InputAdornment from '@mui/material/InputAdornment'
-import TextField, { type TextFieldProps } from '@mui/material/TextField'
+import { TextField, type TextFieldProps } from './TextField'
 
 type Props = Omit<TextFieldProps, 'onChange' | 'value' | 'error'> & {
   value: string

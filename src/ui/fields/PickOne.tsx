@@ -1,7 +1,7 @@
 'use client'
 
-import MenuItem from '@mui/material/MenuItem'
-import TextField, { type TextFieldProps } from '@mui/material/TextField'
+import { Option } from './Option'
+import { TextField, type TextFieldProps } from './TextField'
 
 type Props<T extends string> = Omit<TextFieldProps, 'select' | 'value' | 'onChange' | 'children'> & {
   value: T
@@ -14,9 +14,9 @@ export function PickOne<T extends string>({ value, options, onPick, ...rest }: P
   return (
     <TextField {...rest} select value={value} onChange={(e) => onPick(e.target.value as T)}>
       {options.map((o) => (
-        <MenuItem key={o.value} value={o.value}>
+        <Option key={o.value} value={o.value}>
           {o.name}
-        </MenuItem>
+        </Option>
       ))}
     </TextField>
   )

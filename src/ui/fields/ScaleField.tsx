@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from './Option'
+import { TextField } from './TextField'
 import { defaultScale, type Scale, type ScaleKind, type StrengthMeaning } from '@/core/reports'
 
 const KINDS: [ScaleKind, string][] = [
@@ -56,9 +56,9 @@ function StrengthFields({
         onChange={(e) => onChange({ ...value, ...METERS.find(([k]) => k === e.target.value)![2] })}
       >
         {METERS.map(([k, name]) => (
-          <MenuItem key={k} value={k}>
+          <Option key={k} value={k}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       {meter === 'measured' && (
@@ -77,8 +77,8 @@ function StrengthFields({
           value={value.top}
           onChange={(e) => onChange({ ...value, top: Number(e.target.value) as 5 | 9 })}
         >
-          <MenuItem value={5}>5</MenuItem>
-          <MenuItem value={9}>9</MenuItem>
+          <Option value={5}>5</Option>
+          <Option value={9}>9</Option>
         </TextField>
       )}
     </>
@@ -101,9 +101,9 @@ function LevelFields({
         onChange={(e) => onChange({ ...value, unit: e.target.value as typeof value.unit })}
       >
         {['dBm', 'dB(uV/m)', 'dBm/m2', 'SINR dB'].map((u) => (
-          <MenuItem key={u} value={u}>
+          <Option key={u} value={u}>
             {u}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <TextField
@@ -112,8 +112,8 @@ function LevelFields({
         value={value.minusOmitted ? 'out' : 'said'}
         onChange={(e) => onChange({ ...value, minusOmitted: e.target.value === 'out' })}
       >
-        <MenuItem value="said">is given: -97</MenuItem>
-        <MenuItem value="out">is left out: 97 means -97</MenuItem>
+        <Option value="said">is given: -97</Option>
+        <Option value="out">is left out: 97 means -97</Option>
       </TextField>
     </>
   )
@@ -140,9 +140,9 @@ function BareFields({ value, onChange }: { value: BareScale; onChange: (s: Scale
         }}
       >
         {Object.entries(BARE).map(([unit, [label]]) => (
-          <MenuItem key={unit} value={unit}>
+          <Option key={unit} value={unit}>
             {label}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       {value.unit !== 'per cent' && (
@@ -204,9 +204,9 @@ export function ScaleField({
         onChange={(e) => onChange(defaultScale(e.target.value as ScaleKind))}
       >
         {KINDS.map(([k, name]) => (
-          <MenuItem key={k} value={k}>
+          <Option key={k} value={k}>
             {name}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       {(value.kind === 'readability-strength' || value.kind === 'strength') && (
@@ -223,9 +223,9 @@ export function ScaleField({
           onChange={(e) => onChange({ ...value, unit: e.target.value as typeof value.unit })}
         >
           {['Mbit/s', 'kbit/s', 'ms'].map((u) => (
-            <MenuItem key={u} value={u}>
+            <Option key={u} value={u}>
               {u}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )}

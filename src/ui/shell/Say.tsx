@@ -1,4 +1,3 @@
-import Alert from '@mui/material/Alert'
 import Box from '@mui/material/Box'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
@@ -12,7 +11,7 @@ export function Refused({
   problems: { where: string; message: string }[]
 }) {
   return (
-    <Alert severity="error" variant="outlined" icon={false} sx={{ color: 'var(--ink)', my: 1.5 }}>
+    <Box role="alert" sx={{ border: '1px solid var(--bad)', borderRadius: '3px', px: 2, py: 1.5, my: 1.5 }}>
       <Typography sx={{ fontWeight: 700 }}>{title}</Typography>
       <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
         {problems.slice(0, 30).map((p, i) => (
@@ -23,7 +22,7 @@ export function Refused({
         ))}
       </Box>
       {problems.length > 30 && <Typography>and {problems.length - 30} more.</Typography>}
-    </Alert>
+    </Box>
   )
 }
 

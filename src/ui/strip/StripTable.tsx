@@ -1,16 +1,16 @@
 'use client'
 
-import Box from '@mui/material/Box'
-import Table from '@mui/material/Table'
-import TableBody from '@mui/material/TableBody'
-import TableCell from '@mui/material/TableCell'
-import TableHead from '@mui/material/TableHead'
-import TableRow from '@mui/material/TableRow'
+import dynamic from 'next/dynamic'
 import { useState } from 'react'
+import { ahead } from '@/ui/early/ahead'
 import { csvLater } from '@/ui/fields/csvLater'
-import { distanceText, type Units } from '@/core/units'
-import { CopyButton } from '@/ui/fields/CopyButton'
-import type { Lane, Post, StripModel } from './model'
+import type { Units } from '@/core/units'
+import type { StripModel } from './model'
+
+const StripRows = dynamic(
+  ahead(() => import('./StripRows').then((m) => m.StripRows)),
+  { ssr: false },
+)
 
 /** The strip's twin for screen readers and for copying. */
 export function StripTable({ model, units }: { model: StripModel; units: Units }) {
@@ -36,43 +36,7 @@ export function StripTable({ model, units }: { model: StripModel; units: Units }
       <summary style={{ cursor: 'pointer', padding: '6px 0' }}>
         The strip as a table, {rows.length} checks
       </summary>
-      {open && <Rows rows={rows} units={units} csv={csv} />}
+      {open && <StripRows rows={rows} units={units} csv={csv} />}
     </details>
-  )
-}
-
-type Row = { lane: Lane; post: Post }
-
-function Rows({ rows, units, csv }: { rows: readonly Row[]; units: Units; csv: () => Promise<string> }) {
-  return (
-    <>
-      <CopyButton text={csv} label="Copy the checks as CSV" />
-      <Box sx={{ overflowX: 'auto', maxHeight: 420 }} tabIndex={0} role="region" aria-label="Checks">
-        <Table size="small" stickyHeader>
-          <TableHead>
-            <TableRow>
-              {['Link', 'Leg', 'Mark', 'Distance', 'Direction', 'Report', 'Remark'].map((h) => (
-                <TableCell key={h}>{h}</TableCell>
-              ))}
-            </TableRow>
-          </TableHead>
-          <TableBody>
-            {rows.map(({ lane, post }) => (
-              <TableRow key={`${lane.id} ${post.id}`}>
-                <TableCell>
-                  {lane.letter}, {lane.name}
-                </TableCell>
-                <TableCell>{post.legName}</TableCell>
-                <TableCell>{post.markName}</TableCell>
-                <TableCell>{distanceText(post.distanceM, units)}</TableCell>
-                <TableCell>{post.direction}</TableCell>
-                <TableCell>{post.said}</TableCell>
-                <TableCell>{post.remark}</TableCell>
-              </TableRow>
-            ))}
-          </TableBody>
-        </Table>
-      </Box>
-    </>
   )
 }

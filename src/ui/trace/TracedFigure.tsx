@@ -1,9 +1,15 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import Popover from '@mui/material/Popover'
+import dynamic from 'next/dynamic'
 import { useId, useState } from 'react'
+import { ahead } from '@/ui/early/ahead'
 import type { Trace } from '@/core/kit/budget/trace'
+
+const TracePopover = dynamic(
+  ahead(() => import('./TracePopover').then((m) => m.TracePopover)),
+  { ssr: false },
+)
 
 interface Props {
   label?: string
@@ -11,31 +17,6 @@ interface Props {
   trace: Trace
   /** Large for the figures a screen is about. */
   size?: 'small' | 'large'
-}
-
-/** Inputs, formula and source of a figure. */
-function TraceWords({ trace }: { trace: Trace }) {
-  return (
-    <Box sx={{ fontSize: '0.92rem' }}>
-      <Box
-        component="dl"
-        sx={{ display: 'grid', gridTemplateColumns: 'auto auto', columnGap: 2, rowGap: 0.25, m: 0, mb: 1 }}
-      >
-        {trace.inputs.map((i) => (
-          <Box key={i.name} sx={{ display: 'contents' }}>
-            <Box component="dt" sx={{ color: 'var(--soft)' }}>
-              {i.name}
-            </Box>
-            <Box component="dd" sx={{ m: 0 }}>
-              {i.value}
-            </Box>
-          </Box>
-        ))}
-      </Box>
-      <Box sx={{ fontWeight: 700 }}>{trace.formula}</Box>
-      <Box sx={{ color: 'var(--soft)' }}>{trace.source}</Box>
-    </Box>
-  )
 }
 
 /** A figure that opens to its inputs, formula and source. */
@@ -81,16 +62,7 @@ export function TracedFigure({ label, value, trace, size = 'small' }: Props) {
           {value}
         </Box>
       </Box>
-      <Popover
-        id={id}
-        open={anchor !== null}
-        anchorEl={anchor}
-        onClose={() => setAnchor(null)}
-        anchorOrigin={{ vertical: 'bottom', horizontal: 'left' }}
-        slotProps={{ paper: { sx: { p: 2, maxWidth: 420, border: '1px solid var(--rule)' } } }}
-      >
-        <TraceWords trace={trace} />
-      </Popover>
+      {anchor && <TracePopover id={id} anchor={anchor} trace={trace} onClose={() => setAnchor(null)} />}
     </>
   )
 }

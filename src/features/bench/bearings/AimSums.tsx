@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { aimAt, compassOf, declinationAt, sunAt } from '@/core/bench/fix/compass'

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import { useMemo, useState } from 'react'
 import { fixOf, nextStand, type MeasurementOf } from '@/core/bench'
 import { trueBearings } from '@/core/bench/fix/taken'

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { useAction } from '@/ui/answers/useAction'
 import { describeAddedRig } from './actions'
@@ -34,9 +34,9 @@ export function DescribeRig({ runId, added, rigs }: Props) {
         sx={{ minWidth: 240 }}
       >
         {rigs.map((r) => (
-          <MenuItem key={r.id} value={r.id}>
+          <Option key={r.id} value={r.id}>
             {r.letter} {r.name}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <Button variant="outlined" disabled={rigId === '' || action.busy} onClick={() => void save()}>

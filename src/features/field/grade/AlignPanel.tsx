@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import type { Recording } from '@/core/trial'
 import { startFrom } from './cuts'
@@ -52,9 +52,9 @@ export function AlignPanel({ recording, moments, cursorS, onAlign }: Props) {
         sx={{ minWidth: 260 }}
       >
         {moments.map((m) => (
-          <MenuItem key={m.id} value={m.id}>
+          <Option key={m.id} value={m.id}>
             {m.words}, {clock(m.time)}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <Button

@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 import type { GradeQueue } from './gradeQueue'
@@ -36,8 +36,8 @@ export function GradingPart({ queue, listener, blind, onListener, onBlind, gradi
           onChange={(e) => onListener(e.target.value)}
           sx={{ width: 190 }}
         >
-          <MenuItem value="first">the first listener</MenuItem>
-          <MenuItem value="second">the second listener</MenuItem>
+          <Option value="first">the first listener</Option>
+          <Option value="second">the second listener</Option>
         </TextField>
         <FormControlLabel
           control={<Checkbox checked={blind} onChange={(e) => onBlind(e.target.checked)} />}

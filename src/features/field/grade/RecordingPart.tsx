@@ -3,8 +3,8 @@
 import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { Refused } from '@/ui/shell'
 import { AlignPanel } from './AlignPanel'
@@ -57,9 +57,9 @@ export function RecordingPart({
           sx={{ minWidth: 240 }}
         >
           {recordings.map((r) => (
-            <MenuItem key={r.entryId} value={r.entryId}>
+            <Option key={r.entryId} value={r.entryId}>
               {r.name}, {r.at === 'base' ? 'at the base' : 'out there'}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         <TextField
@@ -70,9 +70,9 @@ export function RecordingPart({
           sx={{ width: 150 }}
         >
           {[3, 6, 10, 15, 30].map((s) => (
-            <MenuItem key={s} value={s}>
+            <Option key={s} value={s}>
               {s} s
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         <FormControlLabel

@@ -3,7 +3,7 @@
 import { MAX_LETTERS } from '@/core/schema/limits'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { marksNow, schedule } from '@/core/trial'

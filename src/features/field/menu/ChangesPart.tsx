@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import type { Attenuates } from '@/core/kit'
@@ -121,10 +121,10 @@ export function ChangesPart({ pack, handle, actions, now }: MenuProps) {
       </Typography>
       <TextField select label="Rig" value={linkId} onChange={(e) => setLink(e.target.value)}>
         {links.map((l) => (
-          <MenuItem key={l.id} value={l.id}>
+          <Option key={l.id} value={l.id}>
             {l.letter} {l.name}
             {log.linksOut.includes(l.id) && ', taken out'}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <TextField

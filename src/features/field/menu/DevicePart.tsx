@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import { isAllStrangers } from '@/core/kit'
 import { changeSettings } from '../device/settings'
 import { timeToday } from '../hints/timers'

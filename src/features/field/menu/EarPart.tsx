@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { COMPARISONS, earStatesOf, type Comparison } from '@/core/trial'
 import { distanceText } from '@/core/units'
@@ -46,9 +46,9 @@ function CompareForm({ pack, actions, now, onClose }: MenuProps) {
       {links
         .filter((l) => l.id !== but)
         .map((l) => (
-          <MenuItem key={l.id} value={l.id}>
+          <Option key={l.id} value={l.id}>
             {l.letter} {l.name}
-          </MenuItem>
+          </Option>
         ))}
     </TextField>
   )

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { MEANS_SD, type EntryBody, type Mark } from '@/core/trial'
@@ -46,9 +46,9 @@ export function MeasureForm({ marks, units, onMeasured }: Props) {
           sx={{ flex: 1 }}
         >
           {marks.map((m) => (
-            <MenuItem key={m.id} value={m.id}>
+            <Option key={m.id} value={m.id}>
               {m.name}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         <NumberBox

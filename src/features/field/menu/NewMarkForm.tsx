@@ -3,7 +3,7 @@
 import { MAX_LETTERS } from '@/core/schema/limits'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { placeOfBase, type EntryBody, type Mark, type TrialPlan } from '@/core/trial'
 import { herePlace } from '@/ui/fields/herePlace'

@@ -4,8 +4,8 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { readGpx } from '@/core/formats/gpx'
 import { FileDrop } from '@/ui/fields/FileDrop'
@@ -61,9 +61,9 @@ export function PositionPart({ source, onSource, position, settings }: MenuProps
         onChange={(e) => setTimes(Number(e.target.value))}
       >
         {SPEEDS.map((s) => (
-          <MenuItem key={s} value={s}>
+          <Option key={s} value={s}>
             {s} times
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <FileDrop

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { v7 } from 'uuid'
 import { marksNow, respace, standingChecks, type EntryBody, type RunLog, type TrialPlan } from '@/core/trial'
@@ -43,9 +43,9 @@ export function SpacingForm({ plan, log, units, legId, onSpacing }: Props) {
       <Box sx={{ display: 'grid', gridTemplateColumns: '1fr 1fr', gap: 1.5 }}>
         <TextField select label="Leg" value={leg} onChange={(e) => setLeg(e.target.value)}>
           {legs.map(([id, name]) => (
-            <MenuItem key={id} value={id}>
+            <Option key={id} value={id}>
               {name}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         <TextField

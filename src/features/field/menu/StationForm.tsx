@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { inverse, placeOfLocator } from '@/core/geo'
 import type { Direction, Link } from '@/core/kit'
@@ -38,11 +38,11 @@ function PickLink({
       onChange={(e) => onChange(e.target.value)}
       slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
     >
-      <MenuItem value={NONE}>{none}</MenuItem>
+      <Option value={NONE}>{none}</Option>
       {links.map((l) => (
-        <MenuItem key={l.id} value={l.id}>
+        <Option key={l.id} value={l.id}>
           {l.letter} {l.name}
-        </MenuItem>
+        </Option>
       ))}
     </TextField>
   )

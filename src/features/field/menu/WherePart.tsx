@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { keyOf, marksNow, schedule } from '@/core/trial'
 import { distanceText } from '@/core/units'
@@ -46,10 +46,10 @@ export function WherePart({
         onChange={(e) => close(jump(e.target.value))}
       >
         {marks.map((m) => (
-          <MenuItem key={m.id} value={m.id}>
+          <Option key={m.id} value={m.id}>
             {m.name}, {m.legName}, {distanceText(m.distanceM, units)}:{' '}
             {left.filter((c) => c.markId === m.id).length} to make
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       {now && (

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { whyFailed, whyFailedWords } from '@/core/findings/reach/whyFailed'
@@ -119,9 +119,9 @@ export function WhyNotPart({ pack, handle, actions, now, expected }: MenuProps) 
           onChange={(e) => setChosen(e.target.value)}
         >
           {lost.toReversed().map((c) => (
-            <MenuItem key={c.id} value={c.id}>
+            <Option key={c.id} value={c.id}>
               {checkName(pack.plan, log, c)}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )}

@@ -1,5 +1,5 @@
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import type { JudgedPair } from '@/core/findings'
 
 interface Props {
@@ -22,9 +22,9 @@ export function PairPicker({ pairs, at, name, onChange }: Props) {
       sx={{ minWidth: 300, maxWidth: '100%', mb: 1 }}
     >
       {pairs.map((p, i) => (
-        <MenuItem key={`${p.a} ${p.b}`} value={i}>
+        <Option key={`${p.a} ${p.b}`} value={i}>
           {name(p.a)} against {name(p.b)}
-        </MenuItem>
+        </Option>
       ))}
     </TextField>
   )

@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
@@ -58,9 +58,9 @@ function AntennaFields({
         }}
         sx={{ minWidth: 240 }}
       >
-        <MenuItem value="">not said</MenuItem>
-        <MenuItem value="horizontal dipole">a horizontal dipole</MenuItem>
-        <MenuItem value="quarter-wave vertical">a quarter-wave vertical</MenuItem>
+        <Option value="">not said</Option>
+        <Option value="horizontal dipole">a horizontal dipole</Option>
+        <Option value="quarter-wave vertical">a quarter-wave vertical</Option>
       </TextField>
       {antenna?.kind === 'horizontal dipole' && (
         <TextField
@@ -73,9 +73,9 @@ function AntennaFields({
           {[...new Set([...HEIGHTS, antenna.heightM])]
             .sort((a, b) => a - b)
             .map((h) => (
-              <MenuItem key={h} value={h}>
+              <Option key={h} value={h}>
                 {h} m
-              </MenuItem>
+              </Option>
             ))}
         </TextField>
       )}
@@ -90,9 +90,9 @@ function AntennaFields({
           {[...new Set([0, 1, 2, 3, 5, 8, antenna.groundLossDb])]
             .sort((a, b) => a - b)
             .map((d) => (
-              <MenuItem key={d} value={d}>
+              <Option key={d} value={d}>
                 {d} dB
-              </MenuItem>
+              </Option>
             ))}
         </TextField>
       )}
@@ -180,9 +180,9 @@ export function SkySection({ links, runId, pairs, settings, units }: Props) {
           {[...new Set([...LAYERS, layerKm])]
             .sort((x, y) => x - y)
             .map((h) => (
-              <MenuItem key={h} value={h}>
+              <Option key={h} value={h}>
                 {h} km
-              </MenuItem>
+              </Option>
             ))}
         </TextField>
       </Box>

@@ -5,8 +5,8 @@ import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
 import Drawer from '@mui/material/Drawer'
 import FormControlLabel from '@mui/material/FormControlLabel'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import type { ReactNode } from 'react'
 import { EVENING_TERMS, type EveningTerm } from '@/core/findings'
@@ -54,15 +54,15 @@ function MeterStep({ stepDb, onChange }: { stepDb: StepDb; onChange: (stepDb: St
         }}
         sx={{ minWidth: 280 }}
       >
-        <MenuItem value="declared">as its scale declares it</MenuItem>
+        <Option value="declared">as its scale declares it</Option>
         {[...new Set([...STEPS, ...(typeof step === 'number' ? [step] : [])])]
           .sort((a, b) => a - b)
           .map((s) => (
-            <MenuItem key={s} value={s}>
+            <Option key={s} value={s}>
               {s} dB
-            </MenuItem>
+            </Option>
           ))}
-        <MenuItem value="unknown">unknown, between 3 and 6 dB</MenuItem>
+        <Option value="unknown">unknown, between 3 and 6 dB</Option>
       </TextField>
     </Part>
   )

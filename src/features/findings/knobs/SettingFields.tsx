@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { chanceInWords } from '@/core/findings'
 import type { Settings } from '../frame/ruleParams'
 
@@ -29,9 +29,9 @@ export function SettingFields({
         sx={{ minWidth: 180 }}
       >
         {withOwn(MARGINS, settings.marginDb).map((m) => (
-          <MenuItem key={m} value={m}>
+          <Option key={m} value={m}>
             {m} dB
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <TextField
@@ -42,9 +42,9 @@ export function SettingFields({
         sx={{ minWidth: 190 }}
       >
         {withOwn(OFTEN, settings.reliability).map((r) => (
-          <MenuItem key={r} value={r}>
+          <Option key={r} value={r}>
             {chanceInWords(r)}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
     </Box>

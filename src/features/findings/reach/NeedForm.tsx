@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { distanceUnit, fromShown, toShown, type Units } from '@/core/units'
 import { NumberBox, numberIn, numberProblem } from '@/ui/fields/NumberBox'
@@ -66,11 +66,11 @@ export function NeedForm({ runId, settings, areas, units }: Props) {
           onChange={(e) => setAreaId(e.target.value || null)}
           sx={{ minWidth: 190, maxWidth: '100%' }}
         >
-          <MenuItem value="">none</MenuItem>
+          <Option value="">none</Option>
           {areas.map((a) => (
-            <MenuItem key={a.id} value={a.id}>
+            <Option key={a.id} value={a.id}>
               {a.name}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )}

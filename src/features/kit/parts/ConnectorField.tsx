@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { CONNECTOR_FAMILIES, type ConnectorEnd } from '@/core/kit'
 
 interface Props {
@@ -41,11 +41,11 @@ export function ConnectorField({ label, value, needed, error, help, onChange }: 
         error={Boolean(error)}
         helperText={error ?? help}
       >
-        {!needed && <MenuItem value="">none</MenuItem>}
+        {!needed && <Option value="">none</Option>}
         {CONNECTOR_FAMILIES.map((f) => (
-          <MenuItem key={f.id} value={f.id}>
+          <Option key={f.id} value={f.id}>
             {f.name}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
       <TextField
@@ -61,12 +61,12 @@ export function ConnectorField({ label, value, needed, error, help, onChange }: 
             reverse: e.target.value.startsWith('reverse'),
           })
         }
-        slotProps={{ htmlInput: { 'aria-label': `${label}, half` } }}
+        aria-label={`${label}, half`}
       >
         {halves.map((h) => (
-          <MenuItem key={h} value={h}>
+          <Option key={h} value={h}>
             {h}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
     </Box>

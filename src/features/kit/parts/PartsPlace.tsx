@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { PART_KINDS, type PartKind } from '@/core/kit'
 import type { Units } from '@/core/units'
@@ -53,9 +53,9 @@ export function PartsPlace({ parts, units }: { parts: KitPart[]; units: Units })
             sx={{ minWidth: 220 }}
           >
             {PART_KINDS.map((k) => (
-              <MenuItem key={k} value={k}>
+              <Option key={k} value={k}>
                 {KIND_NAMES[k][0]}
-              </MenuItem>
+              </Option>
             ))}
           </TextField>
         </Box>

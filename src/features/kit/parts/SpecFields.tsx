@@ -4,8 +4,8 @@ import Box from '@mui/material/Box'
 import Checkbox from '@mui/material/Checkbox'
 import FormControlLabel from '@mui/material/FormControlLabel'
 import InputAdornment from '@mui/material/InputAdornment'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { PART_FIELDS, type ConnectorEnd, type PartField, type PartKind } from '@/core/kit'
 import { shownUnit, type Units } from '@/core/units'
 import { ConnectorField } from './ConnectorField'
@@ -86,9 +86,9 @@ function SpecField({
     return (
       <TextField {...common} select value={value ?? ''} onChange={(e) => onChange(e.target.value)}>
         {field.options.map((o) => (
-          <MenuItem key={o.label} value={o.value ?? ''}>
+          <Option key={o.label} value={o.value ?? ''}>
             {o.label}
-          </MenuItem>
+          </Option>
         ))}
       </TextField>
     )
@@ -106,11 +106,11 @@ function SpecField({
           label="against"
           value={gain.reference}
           onChange={(e) => onChange({ ...gain, reference: e.target.value })}
-          slotProps={{ htmlInput: { 'aria-label': `${field.label}, against what` } }}
+          aria-label={`${field.label}, against what`}
         >
-          <MenuItem value="">not said</MenuItem>
-          <MenuItem value="dBi">dBi, isotropic</MenuItem>
-          <MenuItem value="dBd">dBd, dipole</MenuItem>
+          <Option value="">not said</Option>
+          <Option value="dBi">dBi, isotropic</Option>
+          <Option value="dBd">dBd, dipole</Option>
         </TextField>
       </Box>
     )

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { formatISO } from 'date-fns'
 import { useState } from 'react'
@@ -86,9 +86,9 @@ function UnitRowForm({ part, unit, action }: { part: KitPart; unit: UnitRow | nu
             sx={{ width: 170 }}
           >
             {NOTE_KINDS.map((k) => (
-              <MenuItem key={k} value={k}>
+              <Option key={k} value={k}>
                 {k}
-              </MenuItem>
+              </Option>
             ))}
           </TextField>
           <TextField

@@ -1,8 +1,8 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import ToggleButton from '@mui/material/ToggleButton'
 import ToggleButtonGroup from '@mui/material/ToggleButtonGroup'
 import { useRef, useState } from 'react'
@@ -82,9 +82,9 @@ export function ChainPanel({
             sx={{ minWidth: 140 }}
           >
             {Object.keys(SURROUNDINGS).map((s) => (
-              <MenuItem key={s} value={s}>
+              <Option key={s} value={s}>
                 {s}
-              </MenuItem>
+              </Option>
             ))}
           </TextField>
         )}

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField, { type TextFieldProps } from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField, type TextFieldProps } from '@/ui/fields/TextField'
 import InputAdornment from '@mui/material/InputAdornment'
 import { RIG_KINDS, wattText, type PartOf, type RigKind } from '@/core/kit'
 import { lengthUnit, likelyFrequencies, type Units } from '@/core/units'
@@ -89,9 +89,9 @@ export function FactsFields({ facts, radio, units, errors, onChange }: Props) {
           onChange={(e) => onChange({ kind: e.target.value as RigKind })}
         >
           {RIG_KINDS.filter((k) => k !== 'other station').map((k) => (
-            <MenuItem key={k} value={k}>
+            <Option key={k} value={k}>
               {k}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         <FactField {...f} name="txMHz" label="Transmits on" unit="MHz" />
@@ -106,17 +106,17 @@ export function FactsFields({ facts, radio, units, errors, onChange }: Props) {
             helperText={errors.powerW}
           >
             {!listed && facts.powerW !== '' && (
-              <MenuItem value={facts.powerW}>{facts.powerW} W, not a setting of it</MenuItem>
+              <Option value={facts.powerW}>{facts.powerW} W, not a setting of it</Option>
             )}
             {powers.map((p) =>
               p.powerW === null ? (
-                <MenuItem key={p.name} value={`? ${p.name}`} disabled>
+                <Option key={p.name} value={`? ${p.name}`} disabled>
                   {p.name}: nobody has measured it
-                </MenuItem>
+                </Option>
               ) : (
-                <MenuItem key={p.name} value={String(p.powerW)}>
+                <Option key={p.name} value={String(p.powerW)}>
                   {p.name}, {wattText(p.powerW)}
-                </MenuItem>
+                </Option>
               ),
             )}
           </TextField>

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import { changeItem, moveItem, takeOut, type Assembly, type Part, type Placed } from '@/core/kit'
 import { numberIn } from '@/ui/fields/NumberBox'
 import type { UnitRow } from '@/data/parts'
@@ -77,11 +77,11 @@ export function ItemTools({ placed, index, portIndex, parts, units, onChange, on
           }
           sx={{ width: 180 }}
         >
-          <MenuItem value="">any of them</MenuItem>
+          <Option value="">any of them</Option>
           {mine.map((u) => (
-            <MenuItem key={u.id} value={u.id}>
+            <Option key={u.id} value={u.id}>
               {u.label}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
       )}

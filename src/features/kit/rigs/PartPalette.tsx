@@ -3,7 +3,7 @@
 import { useDraggable } from '@dnd-kit/core'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import { PART_KINDS, type Part } from '@/core/kit'
 import type { Units } from '@/core/units'

@@ -1,7 +1,7 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import MenuItem from '@mui/material/MenuItem'
+import { Option } from '@/ui/fields/Option'
 import { useWatch, type Control } from 'react-hook-form'
 import { ATTENUATES, type Attenuates } from '@/core/kit'
 import { FormField } from '@/ui/fields/FormField'
@@ -72,9 +72,9 @@ export function ReceiverFields({ control, shown }: Props) {
               sx={{ gridColumn: { xs: 'span 2' } }}
             >
               {ATTENUATES.map((a) => (
-                <MenuItem key={a} value={a}>
+                <Option key={a} value={a}>
                   {WEAKENS[a]}
-                </MenuItem>
+                </Option>
               ))}
             </FormField>
           )}

@@ -5,8 +5,8 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { checked } from '@/core/schema'
 import { useAction } from '@/ui/answers/useAction'
+import { ahead } from '@/ui/early/ahead'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import {
   cautionsOf,
@@ -33,7 +33,6 @@ import { PartPalette } from './PartPalette'
 import { PoseFields } from './PoseFields'
 import { ProblemList } from './ProblemList'
 import { draftOf } from './rigDraft'
-import { rigSchema } from './rigSchema'
 import { usePutting } from './usePutting'
 import { assemblyOf, builtOf, typedOf, useRigDraft } from './useRigDraft'
 
@@ -67,6 +66,9 @@ function VariantWords({ origin, assembly, parts }: { origin: KitRig; assembly: A
 }
 
 /** Builds a rig: its chain as a chain, its budget under it, what will not work beside it. */
+// As much to load as the builder itself, and wanted only when it is saved.
+const rigRules = ahead(() => import('./checkRig'))
+
 export function RigBuilder({
   trialId,
   rig,
@@ -108,7 +110,8 @@ export function RigBuilder({
     setFacts,
   })
   const save = async () => {
-    const typed = checked(rigSchema, typedOf(draft, units))
+    const { checkRig } = await rigRules()
+    const typed = checkRig(typedOf(draft, units))
     setErrors(
       typed.ok
         ? {}

@@ -3,7 +3,7 @@
 import { yupResolver } from '@hookform/resolvers/yup'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
+import { Option } from '@/ui/fields/Option'
 import Typography from '@mui/material/Typography'
 import { useEffect } from 'react'
 import { useForm } from 'react-hook-form'
@@ -86,9 +86,9 @@ export function RigForm({ trialId, rig, freeLetter, units, onDone }: Props) {
         <FormField control={control} name="name" label="Name" sx={{ gridColumn: { sm: 'span 2' } }} />
         <FormField control={control} name="kind" label="Kind" select>
           {RIG_KINDS.map((k) => (
-            <MenuItem key={k} value={k}>
+            <Option key={k} value={k}>
               {k}
-            </MenuItem>
+            </Option>
           ))}
         </FormField>
         <FormField control={control} name="txMHz" label="Transmits on" unit="MHz" />

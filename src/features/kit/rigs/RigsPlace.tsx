@@ -2,19 +2,28 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
+import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { isBaseKind } from '@/core/kit'
 import type { Units } from '@/core/units'
 import type { KeptRig, KitRig } from '@/data/rigs'
+import { ahead } from '@/ui/early/ahead'
 import { useAction } from '@/ui/answers/useAction'
 import { Empty, LinkButton, PageHead } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
 import { removeRig, takeIn, takeOut, takeVariant } from './actions'
 import { KeptRigs } from './KeptRigs'
-import { RigForm } from './RigForm'
 import { RigTable, type RigLine } from './RigTable'
-import { SetsForm } from './SetsForm'
+
+const RigForm = dynamic(
+  ahead(() => import('./RigForm').then((m) => m.RigForm)),
+  { ssr: false },
+)
+const SetsForm = dynamic(
+  ahead(() => import('./SetsForm').then((m) => m.SetsForm)),
+  { ssr: false },
+)
 
 interface Props {
   trialId: string

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { SET_KINDS } from '@/core/kit'
@@ -129,17 +129,17 @@ export function SetsForm({ trialId, hasOther, strangers, crossed, units, onDone 
           }}
         >
           {SET_KINDS.map((k) => (
-            <MenuItem key={k.name} value={k.name}>
+            <Option key={k.name} value={k.name}>
               {k.name}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         {kind.channels.length > 1 && (
           <TextField select label="Channel" value={channel} onChange={(e) => setChannel(e.target.value)}>
             {kind.channels.map((c) => (
-              <MenuItem key={c.name} value={c.name}>
+              <Option key={c.name} value={c.name}>
                 {c.name} · {c.mhz} MHz
-              </MenuItem>
+              </Option>
             ))}
           </TextField>
         )}

@@ -3,7 +3,7 @@
 import { Table } from '@/ui/table/Table'
 import Button from '@mui/material/Button'
 import Checkbox from '@mui/material/Checkbox'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 
 /** A row as it is typed. */
 export type Row = Record<string, string | boolean>
@@ -51,7 +51,7 @@ export function RowTable({ what, columns, tick, rows, blank, addWords, onRows }:
                   value={row[key] ?? ''}
                   onChange={(e) => edit(i, key, e.target.value)}
                   sx={{ width }}
-                  slotProps={{ htmlInput: { 'aria-label': `${what} ${i + 1}, ${title}` } }}
+                  aria-label={`${what} ${i + 1}, ${title}`}
                 />
               </td>
             ))}

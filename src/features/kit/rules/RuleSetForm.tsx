@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import TextField from '@mui/material/TextField'
+import { TextField } from '@/ui/fields/TextField'
 import { useState } from 'react'
 import type { RuleSet } from '@/core/kit'
 import { useAction } from '@/ui/answers/useAction'

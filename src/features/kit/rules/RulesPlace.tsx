@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { problem } from '@/core/outcome'
@@ -142,12 +142,12 @@ export function RulesPlace({ trialId, rows, chosen, units }: Props) {
         onChange={(e) => void choose(e.target.value)}
         sx={{ width: '100%', maxWidth: 560, mb: 2 }}
       >
-        <MenuItem value="">no rules</MenuItem>
+        <Option value="">no rules</Option>
         {rows.flatMap((r) =>
           r.body.services.map((s) => (
-            <MenuItem key={`${r.id}|${s.name}`} value={`${r.id}|${s.name}`}>
+            <Option key={`${r.id}|${s.name}`} value={`${r.id}|${s.name}`}>
               {s.name} ({r.body.name})
-            </MenuItem>
+            </Option>
           )),
         )}
       </TextField>

@@ -2,8 +2,8 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import MenuItem from '@mui/material/MenuItem'
-import TextField from '@mui/material/TextField'
+import { Option } from '@/ui/fields/Option'
+import { TextField } from '@/ui/fields/TextField'
 import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import {
@@ -166,9 +166,9 @@ export function CutElement({ units, frequencyMHz }: { units: Units; frequencyMHz
           onChange={(e) => setFraction(e.target.value)}
         >
           {FRACTIONS.map((x) => (
-            <MenuItem key={x.id} value={x.id}>
+            <Option key={x.id} value={x.id}>
               {x.name}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         <TextField
@@ -182,9 +182,9 @@ export function CutElement({ units, frequencyMHz }: { units: Units; frequencyMHz
           }}
         >
           {ELEMENT_STUFF.map((x) => (
-            <MenuItem key={x.id} value={x.id}>
+            <Option key={x.id} value={x.id}>
               {x.name}
-            </MenuItem>
+            </Option>
           ))}
         </TextField>
         <NumberBox

@@ -1,0 +1,22 @@
+/** Waited for at most, from when the page has loaded, ms. */
+const MAX_WAIT = 5000
+
+const whenIdle = (f: () => void) =>
+  'requestIdleCallback' in window
+    ? window.requestIdleCallback(f, { timeout: MAX_WAIT })
+    : setTimeout(f, MAX_WAIT / 5)
+
+/**
+ * Part of a page that is fetched when it is wanted, and beforehand when the page stands and nothing else is to be done:
+ * a server that goes away meanwhile takes no form, and nothing typed, with it.
+ * @param load fetches it; a second call costs nothing
+ * @returns the same
+ */
+export function ahead<T>(load: () => Promise<T>): () => Promise<T> {
+  if (typeof window !== 'undefined') {
+    const fetchIt = () => whenIdle(() => void load().catch(() => undefined))
+    if (document.readyState === 'complete') fetchIt()
+    else addEventListener('load', fetchIt, { once: true })
+  }
+  return load
+}
