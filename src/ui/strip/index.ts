@@ -1,2 +1,3 @@
 export * from './ReachStrip'
+export * from './axis'
 export * from './model'

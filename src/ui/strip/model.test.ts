@@ -3,7 +3,8 @@ import { testEntry } from '@/core/testing/entries'
 import { checkOf, link, mark, planWith, rig } from '@/core/testing/plans'
 import { foldEntries, type Entry, type EntryBody } from '@/core/trial'
 import { looksOf } from '@/ui/theme/palette'
-import { axisPlace, axisTicks, stripModel } from './model'
+import { axisPlace, axisTicks } from './axis'
+import { stripModel } from './model'
 
 const plan = planWith({
   links: ['a', 'b'].map((id) => link(rig(id, { name: `Rig ${id}` }), rig('z'))),
