@@ -1,21 +1,7 @@
 'use client'
 
 import dynamic from 'next/dynamic'
-
-export interface DroppedFile {
-  name: string
-  text: string
-  bytes: Uint8Array
-}
-
-export interface FileDropProps {
-  label: string
-  hint: string
-  accept: string
-  multiple?: boolean
-  onFiles: (files: DroppedFile[]) => void
-  onTooLarge: (name: string) => void
-}
+import type { FileDropProps } from './droppedFile'
 
 /** The room that it takes, kept free until it is there. */
 const Room = () => <div style={{ minHeight: 138, border: '2px dashed var(--rule)' }} />

@@ -3,7 +3,7 @@
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { useDropzone } from 'react-dropzone'
-import type { DroppedFile, FileDropProps } from './FileDrop'
+import type { DroppedFile, FileDropProps } from './droppedFile'
 import { decodeText } from '@/core/formats/decodeText'
 
 const MAX_BYTES = 64 * 1024 * 1024

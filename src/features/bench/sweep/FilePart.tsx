@@ -14,7 +14,8 @@ import {
 import { readTouchstone, type TouchstoneFile } from '@/core/formats/touchstone'
 import type { Sweep } from '@/core/bench'
 import type { Problem } from '@/core/outcome'
-import { FileDrop, type DroppedFile } from '@/ui/fields/FileDrop'
+import type { DroppedFile } from '@/ui/fields/droppedFile'
+import { FileDrop } from '@/ui/fields/FileDrop'
 import { PickOne } from '@/ui/fields/PickOne'
 import { Refused } from '@/ui/shell'
 

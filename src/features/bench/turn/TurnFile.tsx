@@ -2,7 +2,8 @@
 
 import { readTurnTable } from '@/core/formats/turnTable'
 import { useAction } from '@/ui/answers/useAction'
-import { FileDrop, type DroppedFile } from '@/ui/fields/FileDrop'
+import type { DroppedFile } from '@/ui/fields/droppedFile'
+import { FileDrop } from '@/ui/fields/FileDrop'
 import type { Turn } from './useTurn'
 
 /** Readings of a turn out of a table. */
