@@ -1,7 +1,7 @@
 import { useState } from 'react'
 import type { MapFile } from '@/core/formats'
 import { problem, type Problem } from '@/core/outcome'
-import type { DroppedFile } from '@/ui/fields/FileDrop'
+import type { DroppedFile } from '@/ui/fields/droppedFile'
 
 /** The GPX, KML or GeoJSON file that is open, or why it is not. */
 export function useMapFile() {
