@@ -1,10 +1,7 @@
+import { whenIdle } from './whenIdle'
+
 /** Waited for at most, from when the page has loaded, ms. */
 const MAX_WAIT = 5000
-
-const whenIdle = (f: () => void) =>
-  'requestIdleCallback' in window
-    ? window.requestIdleCallback(f, { timeout: MAX_WAIT })
-    : setTimeout(f, MAX_WAIT / 5)
 
 /**
  * Part of a page that is fetched when it is wanted, and beforehand when the page stands and nothing else is to be done:
@@ -14,7 +11,7 @@ const whenIdle = (f: () => void) =>
  */
 export function ahead<T>(load: () => Promise<T>): () => Promise<T> {
   if (typeof window !== 'undefined') {
-    const fetchIt = () => whenIdle(() => void load().catch(() => undefined))
+    const fetchIt = () => whenIdle(() => void load().catch(() => undefined), MAX_WAIT)
     if (document.readyState === 'complete') fetchIt()
     else addEventListener('load', fetchIt, { once: true })
   }

@@ -24,7 +24,8 @@ import { isPicked, lettersOf, optionsOf } from './Option'
 // hand nears a field.
 const list = ahead(() => import('./ChoiceList').then((m) => ({ default: m.ChoiceList })))
 const ChoiceList = lazy(list)
-const fetchList = () => void list()
+// What does not come now is asked for again when it is opened.
+const fetchList = () => void list().catch(() => undefined)
 
 const Shown = styled('div')({
   // As specific as the field's own rules for what is typed into it.
@@ -78,8 +79,6 @@ export interface ChoiceProps extends AriaAttributes {
   labelId?: string
   /** Whether the line of an empty value is shown in the closed field, as any other. */
   displayEmpty?: boolean
-  /** A name of its own, where there is no label to be seen. */
-  'aria-label'?: string
   onChange?: (e: ChangeEvent<HTMLInputElement>) => void
   onBlur?: FocusEventHandler
   onFocus?: FocusEventHandler

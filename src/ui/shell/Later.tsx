@@ -1,6 +1,7 @@
 'use client'
 
 import { startTransition, useEffect, useState, type ReactNode } from 'react'
+import { whenIdle } from '@/ui/early/whenIdle'
 
 /** Idle time is waited for no longer than this, ms. */
 const MAX_WAIT = 400
@@ -9,25 +10,20 @@ const APART = 80
 const waiting: (() => void)[] = []
 let going = false
 
-const whenIdle = (f: () => void) =>
-  'requestIdleCallback' in window
-    ? window.requestIdleCallback(f, { timeout: MAX_WAIT })
-    : setTimeout(f, APART)
-
 function nextOne() {
   const show = waiting.shift()
   going = show !== undefined
   if (!show) return
   // Drawn in slices where that can be, and the next one only when this one stands.
   startTransition(show)
-  setTimeout(() => whenIdle(nextOne), APART)
+  setTimeout(() => whenIdle(nextOne, MAX_WAIT), APART)
 }
 
 function inTurn(show: () => void): () => void {
   waiting.push(show)
   if (!going) {
     going = true
-    whenIdle(nextOne)
+    whenIdle(nextOne, MAX_WAIT)
   }
   return () => {
     const at = waiting.indexOf(show)

@@ -116,7 +116,7 @@ export const themeOf = (p: Palette, button: NonNullable<ThemeOptions['components
   themeFrom(optionsOf(p), {
     components: {
       MuiTextField: {
-        defaultProps: { size: 'small', slotProps: { htmlInput: { maxLength: MAX_LETTERS.line } } },
+        defaultProps: { slotProps: { htmlInput: { maxLength: MAX_LETTERS.line } } },
       },
       MuiButton: button,
     },

@@ -1,15 +1,13 @@
 import {
-  foldEntries,
   needsMarks,
   notedIn,
   schedule,
   standingChecks,
   waitingForGrades,
-  type Entry,
   type RunLog,
   type TrialPlan,
 } from '@/core/trial'
-import { entriesOf, listRuns, logOf, type Db, type OpenTrial } from '@/data'
+import { listRuns, logOf, type Db, type OpenTrial } from '@/data'
 import type { RunLine } from './RunList'
 
 /** The runs of a trial as the field step lists them. */
@@ -53,11 +51,11 @@ export function whatIsMissing(open: OpenTrial): string | null {
   return null
 }
 
-/** The newest run that is not void, with its entries, for the strip. */
-export function currentRun(db: Db, trialId: string): { plan: TrialPlan; entries: Entry[] } | null {
+/** The newest run that is not void, with its log, for the strip. */
+export function currentRun(db: Db, trialId: string): { plan: TrialPlan; log: RunLog } | null {
   for (const { id, plan } of listRuns(db, trialId)) {
-    const entries = entriesOf(db, id)
-    if (foldEntries(entries).state !== 'voided') return { plan, entries }
+    const log = logOf(db, id)
+    if (log.state !== 'voided') return { plan, log }
   }
   return null
 }
