@@ -1,4 +1,5 @@
 import { groupedBy } from '@/core/groupedBy'
+import { onceEach } from '@/core/onceEach'
 import {
   knownDifferences,
   listenerOf,
@@ -87,14 +88,9 @@ export function readChecks(input: FindingsInput): ReadChecks {
 
 /** Reads reports within their listener's scale; the same words are read once. */
 function readerOf(scales: FindingsInput['scales']) {
-  const known: Record<Listener, Map<string, Reading>> = { base: new Map(), out: new Map() }
-  return (text: string, listener: Listener): Reading => {
-    const old = known[listener].get(text)
-    if (old) return old
-    const reading = readReport(text, scales[listener])
-    known[listener].set(text, reading)
-    return reading
-  }
+  const at = (listener: Listener) => onceEach((text: string) => readReport(text, scales[listener]))
+  const readers = { base: at('base'), out: at('out') }
+  return (text: string, listener: Listener): Reading => readers[listener](text)
 }
 
 /** Below 30 MHz, and farther than the ground carries: by way of the sky, where no reach is told. */

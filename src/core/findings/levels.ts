@@ -1,5 +1,7 @@
+import { onceEach } from '@/core/onceEach'
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { isInDb, levelCell, silenceCell } from '@/core/reports/toCell'
+import type { Reading } from '@/core/reports/reading'
 import type { Scale } from '@/core/reports/scale'
 import { hearingThreshold, type HeardOrNot } from '@/core/stats/scales/hearingThreshold'
 import { heardCell, shiftCell, type LevelCell } from '@/core/stats/scales/levelCell'
@@ -62,8 +64,10 @@ function addDirection(
   const scale = input.scales[listenerOf(direction)]
   if (!isInDb(scale)) return
   const step = unitStep(scale)
+  // Equal reports share their reading, and so their cell.
+  const cellOf = onceEach((reading: Reading) => levelCell(reading, scale, step))
   const heard = checks.flatMap((c) => {
-    const cell = levelCell(c.reading, scale, step)
+    const cell = cellOf(c.reading)
     return cell ? [{ check: c, cell }] : []
   })
   if (heard.length === 0) return
@@ -72,21 +76,33 @@ function addDirection(
   const lowest = Math.min(...heard.map((h) => h.cell.upper))
   const threshold = hearingThreshold(byMark(input, heard, [...silent, ...missed]))
   const silence = silenceCell(threshold, lowest)
-  // What was put into the path out there is known, and taken out like any other known loss.
-  const add = (check: ReadCheck, cell: LevelCell, inWords = false) => {
-    const evened = shiftCell(cell, -check.attenuationDb)
-    const miss = shiftCell(silence, -check.attenuationDb)
-    const missed = Array.from({ length: Math.min(MAX_MISSES, check.calls - 1) }, () => miss)
-    cells.set(check.id, { ...evened, calls: [...missed, evened], inWords })
-  }
-  for (const { check, cell } of heard)
-    add(check, threshold === null && cell.upper === lowest ? { ...cell, lower: -Infinity } : cell)
+  const inWords = threshold && heardCell(threshold.thresholdDb, threshold.softDb)
+  const opened = onceEach((cell: LevelCell) =>
+    threshold === null && cell.upper === lowest ? { ...cell, lower: -Infinity } : cell,
+  )
+  const cellFor = checkCells(silence, inWords)
+  const add = (check: ReadCheck, cell: LevelCell) =>
+    cells.set(check.id, cellFor(cell)(check.attenuationDb)(Math.min(MAX_MISSES, check.calls - 1)))
+  for (const { check, cell } of heard) add(check, opened(cell))
   for (const check of silent) add(check, silence)
-  if (!threshold) return
-  for (const check of checks)
-    if (check.reading.state === 'heard' && !cells.has(check.id))
-      add(check, heardCell(threshold.thresholdDb, threshold.softDb), true)
+  if (!inWords) return
+  for (const check of checks) if (check.reading.state === 'heard' && !cells.has(check.id)) add(check, inWords)
 }
+
+/**
+ * The cell of a check by what its report says, what was put into the path out there, and how many calls went unheard
+ * before: known, and taken out like any other known loss. The same three give the same cell.
+ */
+const checkCells = (silence: LevelCell, inWords: LevelCell | null) =>
+  onceEach((cell: LevelCell) =>
+    onceEach((attenuationDb: number) =>
+      onceEach((misses: number): CheckCell => {
+        const evened = shiftCell(cell, -attenuationDb)
+        const missed = Array.from({ length: misses }, () => shiftCell(silence, -attenuationDb))
+        return { ...evened, calls: [...missed, evened], inWords: cell === inWords }
+      }),
+    ),
+  )
 
 function byMark(
   input: FindingsInput,

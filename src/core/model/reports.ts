@@ -1,3 +1,5 @@
+import { onceEach } from '@/core/onceEach'
+
 /** What one call said at its listener. */
 export type Call =
   | { kind: 'not heard' }
@@ -143,6 +145,14 @@ export function modelData(input: ModelInput): ModelData {
   const order = new Map(marks.map((m, at) => [m.i, at]))
   const patterns: Pattern[] = []
   const patternAt = new Map<string, number>()
+  const patternOf = input.listeners.map((_, listener) =>
+    onceEach((call: Call) => {
+      const key = patternKey(listener, call)
+      const at = patternAt.get(key) ?? patterns.push({ listener, call }) - 1
+      patternAt.set(key, at)
+      return at
+    }),
+  )
   const cells = new Map<string, Cell>()
   const owns = new Map<string, number>()
   const ownMark: number[] = []
@@ -165,9 +175,7 @@ export function modelData(input: ModelInput): ModelData {
       sum += middle * count
       closed += count
     }
-    const key = patternKey(listener, call)
-    const pattern = patternAt.get(key) ?? patterns.push({ listener, call }) - 1
-    patternAt.set(key, pattern)
+    const pattern = patternOf[listener]!(call)
     const cellKey = `${at} ${link} ${listener} ${visit} ${offsetDb}`
     const knownDb = input.knownDb[link]![listener]! + offsetDb
     const made = cells.get(cellKey)

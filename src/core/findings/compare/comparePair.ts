@@ -2,7 +2,6 @@ import { groupedBy } from '@/core/groupedBy'
 import { listenerOf, sumDb, type Direction, type KnownDifference, type Link } from '@/core/kit/rig/rig'
 import { isInDb, stepWidthDb } from '@/core/reports/toCell'
 import { hodgesLehmann } from '@/core/stats/exact/hodgesLehmann'
-import { cellMiddle, shiftCell, type LevelCell } from '@/core/stats/scales/levelCell'
 import type { Interval } from '@/core/stats/interval'
 import type { CellsById } from '../levels'
 import { checksByMark, knownIn, type ChecksByMark, type FindingsInput, type ReadCheck } from '../input'
@@ -10,6 +9,7 @@ import { intervalsOf } from '../joint/effects'
 import { isOnePlace, roundOf } from '../joint/modelInput'
 import { jointDifference, type JointDifference, type JointFit } from '../joint/jointFit'
 import { trendOf, type Trend, type TrendFit } from '../joint/trend'
+import { middleDifference, pairedCells, pointsOf, type DifferencePoint } from './pairedCells'
 import { plainDifference } from './plainDifference'
 import { winsAndLosses, type WinsAndLosses } from './wins'
 
@@ -34,9 +34,6 @@ export interface Difference {
   marksUsed: string[]
   marksSilent: string[]
 }
-
-/** Reports of two links at one mark or in one round, in groups that share a level: a direction, in a run. */
-type PairedCells = { direction: Direction; a: LevelCell[]; b: LevelCell[] }[]
 
 /** What the joint model says beyond a difference in dB. */
 interface JointAnswer {
@@ -86,15 +83,6 @@ export interface PairComparison {
   points: DifferencePoint[]
   marksReported: number
   leftOut: LeftOut[]
-}
-
-/** What one mark's reports in a direction allow of the difference, dB. */
-interface DifferencePoint {
-  markId: string
-  distanceM: number
-  direction: Direction
-  low: number | null
-  high: number | null
 }
 
 /** A difference in dB as the joint model has it; null where it has none in dB. */
@@ -198,68 +186,6 @@ export function comparePair(
       .length,
     leftOut: leftOut(mine, at, usableIn(joint), modelled?.silent ?? [], linkA.id, linkB.id, directions),
   }
-}
-
-/**
- * The reports of two links by mark or round, those of A with what is known to favour it taken out; a group for each
- * direction and, where runs are put together, each run.
- */
-function pairedCells(
-  units: readonly (readonly ReadCheck[])[],
-  cells: CellsById,
-  linkA: string,
-  linkB: string,
-  directions: readonly Direction[],
-  known: (d: Direction) => number,
-): PairedCells[] {
-  const runs = new Set<string | undefined>()
-  for (const unit of units) for (const c of unit) runs.add(c.runId)
-  return units.map((unit) => {
-    const groups = directions.flatMap((direction) =>
-      [...runs].map((run) => ({ direction, run, a: [] as LevelCell[], b: [] as LevelCell[] })),
-    )
-    for (const c of unit) {
-      const group = groups.find((g) => g.direction === c.direction && g.run === c.runId)
-      if (!group) continue
-      const calls = cells.get(c.id)?.calls ?? []
-      if (c.linkId === linkA) {
-        const shift = known(c.direction)
-        group.a.push(...(shift === 0 ? calls : calls.map((cell) => shiftCell(cell, shift))))
-      } else if (c.linkId === linkB) group.b.push(...calls)
-    }
-    return groups
-  })
-}
-
-/** The widest and narrowest difference that single reports of one mark and direction leave, the first of each link. */
-function pointsOf(input: FindingsInput, marks: readonly PairedCells[]): DifferencePoint[] {
-  const finite = (v: number) => (Number.isFinite(v) ? v : null)
-  return marks.flatMap((groups, i) =>
-    groups.flatMap(({ direction, a, b }) => {
-      if (a.length === 0 || b.length === 0) return []
-      const low = finite(Math.max(...a.map((c) => c.lower)) - Math.min(...b.map((c) => c.upper)))
-      const high = finite(Math.min(...a.map((c) => c.upper)) - Math.max(...b.map((c) => c.lower)))
-      if (low === null && high === null) return []
-      const [from, to] = low !== null && high !== null && low > high ? [high, low] : [low, high]
-      const { id: markId, distanceM } = input.marks[i]!
-      return [{ markId, distanceM, direction, low: from, high: to }]
-    }),
-  )
-}
-
-/** Mean difference of the middles at one mark or in one round, where both are bounded. */
-function middleDifference(groups: PairedCells): number[] {
-  const differences = groups.flatMap(({ a, b }) => {
-    const mean = (cells: typeof a) => {
-      const middles = cells.map(cellMiddle)
-      return middles.length > 0 && middles.every((m) => m !== null)
-        ? middles.reduce<number>((s, m) => s + m!, 0) / middles.length
-        : null
-    }
-    const [ma, mb] = [mean(a), mean(b)]
-    return ma === null || mb === null ? [] : [ma - mb]
-  })
-  return differences.length > 0 ? [differences.reduce((s, v) => s + v, 0) / differences.length] : []
 }
 
 function inSUnits(input: FindingsInput, directions: readonly Direction[]): { stepDb: number } | null {

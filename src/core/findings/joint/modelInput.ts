@@ -1,4 +1,5 @@
 import { groupedBy } from '@/core/groupedBy'
+import { onceEach } from '@/core/onceEach'
 import { listenerOf, sumDb, type Direction } from '@/core/kit/rig/rig'
 import type { Call, ModelInput, ModelReport } from '@/core/model/reports'
 import type { ModelRule } from '@/core/model/margins'
@@ -86,7 +87,7 @@ export function jointInput(
   const terms = termsOf(effects.priors.length, runs, directions.length, hours !== null)
   const visits = new Map<string, number>()
   const visitOf = (run: number, own: [number, number][], hour: number) => {
-    const key = JSON.stringify([run, own, Math.floor(hour * VISITS_AN_HOUR)])
+    const key = `${run} ${own.join(' ')} ${Math.floor(hour * VISITS_AN_HOUR)}`
     if (!visits.has(key)) visits.set(key, visits.size)
     return visits.get(key)!
   }
@@ -142,12 +143,14 @@ export function jointInput(
 /** All calls of a check: those that went unheard, and what the last one said. */
 function callsBy(readers: readonly ListenerReader[], directions: readonly Direction[]) {
   const NIL: Call = { kind: 'not heard' }
+  // Equal reports share their reading, so that few of many checks have to be read.
+  const reads = readers.map((reader) => onceEach(reader.read))
   return ({ reading, calls, direction }: ReadCheck): { call: Call; count: number }[] => {
-    const reader = readers[directions.indexOf(direction)]
-    if (!reader) return []
+    const read = reads[directions.indexOf(direction)]
+    if (!read) return []
     if (reading.state === 'not heard') return [{ call: NIL, count: Math.min(MAX_MISSES, Math.max(1, calls)) }]
     if (reading.state !== 'heard') return []
-    const call = reader.read(reading)
+    const call = read(reading)
     if (!call) return []
     const missed = Math.min(MAX_MISSES, calls - 1)
     return [...(missed > 0 ? [{ call: NIL, count: missed }] : []), { call, count: 1 }]

@@ -1,0 +1,11 @@
+/** The same function, which works the answer for each thing out once; for as long as it is held on to. */
+export function onceEach<K, V>(of: (thing: K) => V): (thing: K) => V {
+  const known = new Map<K, V>()
+  return (thing) => {
+    const old = known.get(thing)
+    if (old !== undefined || known.has(thing)) return old as V
+    const made = of(thing)
+    known.set(thing, made)
+    return made
+  }
+}
