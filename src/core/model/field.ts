@@ -9,6 +9,8 @@ import type { ModelPriors, NormalPrior, Spreads } from './priors'
 import type { ModelData } from './reports'
 import { TabledChances } from './tabledChances'
 
+/** A log of more different reports than this is long: its spreads are known closely, and each look at it takes time. */
+const MANY = 2000
 /** With so many reports for each kind of report a table of what each says at each level costs less. */
 const TABLED_FROM = 30
 
@@ -26,6 +28,7 @@ export class Field {
   readonly at: number
   /** Different reports of all cells: what one look at the likelihood costs. */
   readonly said: number
+  readonly isLong: boolean
   private readonly chances: Chances | TabledChances
   readonly gradient: Float64Array
   readonly curve: Arrow
@@ -55,6 +58,7 @@ export class Field {
     this.size = this.at + this.layout.size
     const chances = new Chances(data, priors)
     this.said = data.cells.reduce((n, c) => n + c.said.length, 0)
+    this.isLong = this.said > MANY
     this.chances = this.said >= TABLED_FROM * data.patterns.length ? new TabledChances(chances) : chances
     this.gradient = new Float64Array(this.size)
     this.curve = this.arrow(this.layout.size)

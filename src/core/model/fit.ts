@@ -6,8 +6,8 @@ import { Modes } from './modes'
 import type { Draw, FieldPoint, FitPoint } from './points'
 import { MODEL_PRIORS, type ModelPriors } from './priors'
 import { modelData, type ModelData, type ModelInput } from './reports'
-import { SAMPLING, SAMPLING_OF_MANY, sampleSpreads, type SamplingPlan } from './spreadSampling'
-import { MANY, startPeak } from './startPeak'
+import { SAMPLING, SAMPLING_OF_LONG, sampleSpreads, type SamplingPlan } from './spreadSampling'
+import { startPeak } from './startPeak'
 
 /** A run under the model: draws from which every answer is read. */
 export interface ModelFit {
@@ -57,8 +57,8 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     spreadsOf(input),
     (theta) => densityAt(modes, priors, theta),
     random,
-    settings.sampling ?? (field.said > MANY ? SAMPLING_OF_MANY : SAMPLING),
-    startPeak(data, field.said, priors, settings.near?.points),
+    settings.sampling ?? (field.isLong ? SAMPLING_OF_LONG : SAMPLING),
+    field.isLong ? startPeak(field, settings.near?.points) : null,
   )
   const points = sampled.points.map(({ theta, of }): FieldPoint => ({ theta, ...of }))
   const kept = drawField(field, points, sampled.weights, wanted, random)

@@ -9,12 +9,16 @@ export class Modes {
   steps = 0
   private readonly guesses = new Guesses()
 
-  constructor(private readonly field: Field) {}
+  /** @param first where the first of them is begun; where the field itself begins, if nothing is known */
+  constructor(
+    private readonly field: Field,
+    private readonly first: Float64Array | null = null,
+  ) {}
 
   /** @returns null where none is found */
   at(theta: Float64Array, spreads: Spreads): Mode | null {
     const { field, guesses } = this
-    const guess = guesses.guess(theta)
+    const guess = guesses.guess(theta) ?? this.first
     const mode = (guess && modeOf(field, spreads, guess)) ?? modeOf(field, spreads, field.start())
     if (!mode) return null
     this.steps += mode.steps

@@ -3,7 +3,6 @@ import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { Field } from './field'
 import { drawField } from './drawField'
 import { fitModel, qualityOf, type ModelFit } from './fit'
-import { MANY } from './startPeak'
 import { modesAtPoints } from './lentModes'
 import { modelData, type ModelInput } from './reports'
 import type { FieldPoint } from './points'
@@ -29,7 +28,7 @@ export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): Model
   const { draws, points, least } = settings
   const { priors } = fit.field
   const field = new Field(modelData(input), priors)
-  const { lent, steps } = modesAtPoints(fit, field, field.said > MANY ? points / 2 : points)
+  const { lent, steps } = modesAtPoints(fit, field, field.isLong ? points / 2 : points)
   const weighed = lent.map(({ point, times, mode }): FieldPoint & { lnWeight: number } => ({
     theta: point.theta,
     spreads: point.spreads,

@@ -8,8 +8,12 @@ import type { Field } from './field'
 import { givenShared } from './givenShared'
 import type { FieldPoint } from './points'
 
-/** How far along each axis the posterior is looked at, standard deviations of the normal about the mode. */
+/**
+ * How far along each axis the posterior is looked at, standard deviations of the normal about the mode; of a long log,
+ * where a look takes longer and less is left open, once.
+ */
 const LOOKED_AT = [1, 2, 4]
+const LOOKED_AT_OF_LONG = [2.5]
 /** No side is taken to be narrower or wider than so many times the normal. */
 const NARROWEST = 0.7
 const WIDEST = 1.6
@@ -45,7 +49,7 @@ export class SharedProposal {
     const { factor, at } = field
     const off = new Float64Array(field.size)
     let widest = NARROWEST
-    for (const far of LOOKED_AT) {
+    for (const far of field.isLong ? LOOKED_AT_OF_LONG : LOOKED_AT) {
       off.fill(0)
       for (let i = axis; i >= 0; i--) {
         const [mean, sd] = factor.sharedGiven(i, off)

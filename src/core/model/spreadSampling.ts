@@ -51,12 +51,12 @@ export const SAMPLING: SamplingPlan = {
 }
 
 /** Of a log so long that its spreads are known closely: they matter less than the time that each point takes. */
-export const SAMPLING_OF_MANY: SamplingPlan = {
+export const SAMPLING_OF_LONG: SamplingPlan = {
   ...SAMPLING,
-  first: 40,
-  second: 60,
-  further: 60,
-  minEffective: 40,
+  first: 32,
+  second: 44,
+  further: 44,
+  minEffective: 30,
 }
 
 /** A normal to propose from. */

@@ -3,13 +3,11 @@ import { Field } from './field'
 import { Modes } from './modes'
 import { peakOf, type Peak } from './peak'
 import type { FitPoint } from './points'
-import type { ModelPriors } from './priors'
-import { modelData, type ModelData } from './reports'
+import { modelData } from './reports'
 import { ofAll, thinned } from './thinned'
 
-/** A log of more different reports is looked at in part first, of about so many. */
-export const MANY = 2000
-const PART = 1500
+/** A long log is looked at in part first, of about so many different reports. */
+const PART = 800
 /** Added to variances of few points, which understate them. */
 const LEAST_VARIANCE = 0.0005
 
@@ -25,25 +23,14 @@ function peakOfPoints(points: readonly FitPoint[]): Peak {
   return { x, covariance }
 }
 
-/** Where the spreads of a long log are about likeliest, by a part of it. @param said different reports of it */
-function peakByPart(data: ModelData, said: number, priors: ModelPriors): Peak {
+/** Where the spreads of a long log are about likeliest, by a part of it. */
+function peakByPart({ data, said, priors }: Field): Peak {
   const one = Math.ceil(said / PART)
   const modes = new Modes(new Field(modelData(thinned(data, one)), priors))
   const at = (theta: Float64Array) => densityAt(modes, priors, theta)?.ln ?? -Infinity
   return ofAll(peakOf(spreadsOf(data.input), at), one)
 }
 
-/**
- * Where the spreads of a log are looked for first: about those of a fit of nearly the same, or of a part of it; null of
- * a log that is not long, which is looked through from the prior's middle.
- * @param said different reports of it
- */
-export function startPeak(
-  data: ModelData,
-  said: number,
-  priors: ModelPriors,
-  near: readonly FitPoint[] | undefined,
-): Peak | null {
-  if (said <= MANY) return null
-  return near ? peakOfPoints(near) : peakByPart(data, said, priors)
-}
+/** Where the spreads of a long log are looked for first: about those of a fit of nearly the same, or of a part of it. */
+export const startPeak = (field: Field, near: readonly FitPoint[] | undefined): Peak =>
+  near ? peakOfPoints(near) : peakByPart(field)

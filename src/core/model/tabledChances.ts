@@ -3,8 +3,8 @@ import type { Chances } from './chances'
 import type { Spreads } from './priors'
 
 /** Levels at which a pattern's chance is worked out: so far apart at the most, dB, and as a share of a call's spread. */
-const STEP_DB = 1
-const STEP_SHARE = 0.4
+const STEP_DB = 1.4
+const STEP_SHARE = 0.35
 /** Beyond these levels nothing is tabled. */
 const FROM_DB = -260
 const TO_DB = 90
@@ -26,10 +26,10 @@ export class TabledChances implements Pick<
   Chances,
   'set' | 'at' | 'levelAt' | 'lnAt' | 'cutBelow' | 'cutAbove'
 > {
-  private readonly tables = new Map<number, Table>()
+  private tables: Table[] = []
   private readonly node = noChance()
   private readonly out = noChance()
-  private readonly read = { value: 0, slope: 0 }
+  private readonly cubic = new Cubic()
   private step = STEP_DB
   private count = 0
   private now = 0
@@ -49,7 +49,7 @@ export class TabledChances implements Pick<
     this.exact.set(spreads, cuts, derive)
     const step = Math.max(0.1, Math.min(STEP_DB, STEP_SHARE * spreads.callDb))
     const count = Math.ceil((TO_DB - FROM_DB) / step) + 1
-    if (count > this.count) this.tables.clear()
+    if (count > this.count) this.tables = []
     this.step = step
     this.count = Math.max(count, this.count)
     this.derived = derive
@@ -63,20 +63,21 @@ export class TabledChances implements Pick<
     const figures = this.figuresAbout(pattern, i)
     const p = i * FIGURES
     const q = p + FIGURES
-    const t = place - i
-    const { step, read } = this
-    cubic(figures, p, q, t, step, read)
-    out.log = read.value
-    cubic(figures, p + 1, q + 1, t, step, read)
-    out.y = read.value
-    out.yy = read.slope
+    const { cubic } = this
+    cubic.between(place - i, this.step)
+    cubic.read(figures, p, q)
+    out.log = cubic.value
+    cubic.read(figures, p + 1, q + 1)
+    out.y = cubic.value
+    out.yy = cubic.slope
     if (!this.derived) return
-    cubic(figures, p + 3, q + 3, t, step, read)
-    out.a = read.value
-    out.ya = read.slope
-    cubic(figures, p + 5, q + 5, t, step, read)
-    out.b = read.value
-    out.yb = read.slope
+    cubic.read(figures, p + 3, q + 3)
+    out.a = cubic.value
+    out.ya = cubic.slope
+    cubic.read(figures, p + 5, q + 5)
+    out.b = cubic.value
+    out.yb = cubic.slope
+    const t = place - i
     out.aa = figures[p + 7]! + t * (figures[q + 7]! - figures[p + 7]!)
     out.ab = figures[p + 8]! + t * (figures[q + 8]! - figures[p + 8]!)
     out.bb = figures[p + 9]! + t * (figures[q + 9]! - figures[p + 9]!)
@@ -93,11 +94,10 @@ export class TabledChances implements Pick<
 
   /** A pattern's figures, those at a level and at the next made where they are not. */
   private figuresAbout(pattern: number, i: number): Float64Array {
-    let table = this.tables.get(pattern)
-    if (!table) {
-      table = { figures: new Float64Array(this.count * FIGURES), made: new Uint32Array(this.count) }
-      this.tables.set(pattern, table)
-    }
+    const table = (this.tables[pattern] ??= {
+      figures: new Float64Array(this.count * FIGURES),
+      made: new Uint32Array(this.count),
+    })
     if (table.made[i] !== this.now) this.make(pattern, table, i)
     if (table.made[i + 1] !== this.now) this.make(pattern, table, i + 1)
     return table.figures
@@ -114,25 +114,40 @@ export class TabledChances implements Pick<
 }
 
 /**
- * Reads a figure and its slope between two levels from the figures and slopes at both, which follow them in the table
+ * Reads figures and their slopes between two levels from the figures and slopes at both, which follow them in the table
  * (Hermite's cubic).
- * @param p of the figure at the lower level @param q at the upper @param t how far between them, 0 to 1
  */
-function cubic(
-  figures: Float64Array,
-  p: number,
-  q: number,
-  t: number,
-  step: number,
-  into: { value: number; slope: number },
-): void {
-  const from = figures[p]!
-  const by = figures[q]! - from
-  const before = figures[p + 1]!
-  const after = figures[q + 1]!
-  const u = 1 - t
-  into.value = from + t * t * (3 - 2 * t) * by + t * u * step * (u * before - t * after)
-  into.slope = (6 * t * u * by) / step + u * (1 - 3 * t) * before + t * (3 * t - 2) * after
+class Cubic {
+  value = 0
+  slope = 0
+  // What the rise between the levels and the slopes at both weigh in the value, and in its slope.
+  private rise = 0
+  private before = 0
+  private after = 0
+  private riseOfSlope = 0
+  private beforeOfSlope = 0
+  private afterOfSlope = 0
+
+  /** @param t how far from the lower to the upper level, 0 to 1 @param step dB between them */
+  between(t: number, step: number): void {
+    const u = 1 - t
+    this.rise = t * t * (3 - 2 * t)
+    this.before = t * u * step * u
+    this.after = -t * u * step * t
+    this.riseOfSlope = (6 * t * u) / step
+    this.beforeOfSlope = u * (1 - 3 * t)
+    this.afterOfSlope = t * (3 * t - 2)
+  }
+
+  /** @param p of the figure at the lower level @param q at the upper */
+  read(figures: Float64Array, p: number, q: number): void {
+    const from = figures[p]!
+    const by = figures[q]! - from
+    const before = figures[p + 1]!
+    const after = figures[q + 1]!
+    this.value = from + this.rise * by + this.before * before + this.after * after
+    this.slope = this.riseOfSlope * by + this.beforeOfSlope * before + this.afterOfSlope * after
+  }
 }
 
 function keep(c: ChanceAt, into: Float64Array, at: number): void {

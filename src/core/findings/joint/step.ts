@@ -1,17 +1,18 @@
 import { Field } from '@/core/model/field'
 import type { ModelFit } from '@/core/model/fit'
 import { modesAtPoints } from '@/core/model/lentModes'
-import { modelData, type ModelInput } from '@/core/model/reports'
-import { MANY } from '@/core/model/startPeak'
+import type { ModelInput } from '@/core/model/reports'
 
 /** Marks on either side of a step, and distances in all. */
 const MIN_BESIDE = 2
 const MIN_DISTANCES = 8
 /** Of the gaps between marks, so many are looked at: where the ground falls most. */
 const LOOKED_AT = 4
-/** Points of the spreads at which they are; of a long log, whose spreads are known closely, fewer. */
+/** Points of the spreads at which they are; of a long log, whose spreads are known closely, fewer, and one to begin with. */
 const POINTS = 10
-const POINTS_OF_MANY = 4
+const POINTS_OF_LONG = 4
+/** One point tells ln of how much more likely within this. */
+const ROUGHLY = 2
 /** ln of how much more likely the reports are with a step than without, from which on it is taken to be there. */
 const LN_SURE = 1.8
 /** Of more gaps than this some fall so much by chance, the more the more there are. */
@@ -38,10 +39,9 @@ function candidates({ data, draws }: ModelFit): { nearM: number; farM: number }[
     .map(({ nearM, farM }) => ({ nearM, farM }))
 }
 
-/** ln of how much more likely the reports are with a step there than without. */
-function lnGain(fit: ModelFit, input: ModelInput): number {
-  const field = new Field(modelData(input), fit.field.priors)
-  const points = field.said > MANY ? POINTS_OF_MANY : POINTS
+/** ln of how much more likely the reports are with a step there than without. @param points of the spreads */
+function lnGain(fit: ModelFit, input: ModelInput, points: number): number {
+  const field = new Field({ ...fit.data, input }, fit.field.priors)
   const gains = modesAtPoints(fit, field, points).lent.map(
     ({ point, mode }) => mode.evidence - point.evidence,
   )
@@ -49,6 +49,15 @@ function lnGain(fit: ModelFit, input: ModelInput): number {
   const mean = gains.reduce((s, v) => s + Math.exp(v - top), 0) / gains.length
   // The half-normal's height at nought is twice the normal's, whose constant the evidence leaves out.
   return top + Math.log(mean) + Math.log(2 / STEP_SD_DB)
+}
+
+/** The step of these that makes the reports most likely. @param sure less than this is not looked at closely */
+function likeliest(fit: ModelFit, stepped: readonly ModelInput[], sure: number) {
+  const by = (points: number, of: readonly ModelInput[]) =>
+    of.map((s) => ({ s, ln: lnGain(fit, s, points) })).sort((a, b) => b.ln - a.ln)[0]
+  if (!fit.field.isLong) return by(POINTS, stepped)
+  const first = by(1, stepped)
+  return first && first.ln > sure - ROUGHLY ? by(POINTS_OF_LONG, [first.s]) : first
 }
 
 /**
@@ -65,7 +74,8 @@ export function withStep(fit: ModelFit): ModelInput | null {
     ...input,
     step: { ...between, sdDb: STEP_SD_DB },
   }))
-  const best = stepped.map((s) => ({ s, ln: lnGain(fit, s) })).sort((a, b) => b.ln - a.ln)[0]
   const byChance = Math.log(Math.max(1, (distances.size - 1) / FEW_GAPS))
-  return best && best.ln >= LN_SURE + byChance ? best.s : null
+  const sure = LN_SURE + byChance
+  const best = likeliest(fit, stepped, sure)
+  return best && best.ln >= sure ? best.s : null
 }
