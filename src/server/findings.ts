@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import {
   breakdownOfLog,
   breakdownUnder,
@@ -29,7 +28,7 @@ import {
 } from '@/core/reach'
 import type { LinkContrasts } from '@/core/reach/correction/agree'
 import { honestCheck, type HonestCheck } from '@/core/reach/correction/leaveOut'
-import { keeper } from './keeper'
+import { digestOf, keeper } from './keeper'
 
 /** A log under the model holds its draws, some megabytes. */
 const MAX_LOGS = 6
@@ -44,9 +43,8 @@ const walksBy = keeper<WalkOrders>(MAX_BREAKDOWNS)
 
 /** A run that nothing was added to needs no fit anew where another one grows. */
 const contrastsBy = keeper<LinkContrasts | null>(MAX_BREAKDOWNS)
-const keyOf = (told: readonly ToldLog[]) => hash(told.map(({ input, ground }) => [input, ground.expected]))
-
-const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(value)).digest('hex')
+const keyOf = (told: readonly ToldLog[]) =>
+  digestOf(told.map(({ input, ground }) => [input, ground.expected]))
 
 /**
  * A log prepared, and the key that it is kept by: all that it is prepared from, whatever of it changes (checks, links
@@ -54,7 +52,7 @@ const hash = (value: unknown) => createHash('sha256').update(JSON.stringify(valu
  */
 function prepared(input: FindingsInput): { key: string; basis: Prepared } {
   const { copyRule: _rule, marginDb: _margin, reliability: _often, need: _need, ...log } = input
-  const key = hash(log)
+  const key = digestOf(log)
   return { key, basis: preparedBy(key, () => prepareFindings(input)) }
 }
 
@@ -82,7 +80,7 @@ export const findingsApi = {
     events: readonly RunEvent[],
   ): Promise<Breakdown> {
     const { key, basis } = prepared(input)
-    const inLog = await breakdownBy(hash([key, ground?.legs ?? null, events]), () =>
+    const inLog = await breakdownBy(digestOf([key, ground?.legs ?? null, events]), () =>
       breakdownOfLog(input, basis, ground, events, othersFirst),
     )
     return breakdownUnder(input, ground, inLog)
@@ -117,7 +115,7 @@ export const findingsApi = {
 
   /** Walks to the edge and drives by ear, in order. */
   walks(edges: readonly EdgeInterval[], chance: number): WalkOrders {
-    return walksBy(hash([edges, chance]), () => orderWalks(edges, chance))
+    return walksBy(digestOf([edges, chance]), () => orderWalks(edges, chance))
   },
 
   /** Where the next checks tell most. */

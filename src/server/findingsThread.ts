@@ -18,12 +18,15 @@ type Which = 'findings' | 'corrections'
 
 const kept = new Map<Which, Later<FindingsApi>>()
 
+/** Room for what lives shortly, MB: thousands of checks read, compared and counted are let go of at once. */
+const YOUNG_MB = 96
+
 /**
  * Starts a thread from a file. Whoever waits for it is told when it breaks.
  * @param onEnd called when it is of no use any more
  */
 export function startThread(file: string, onEnd: () => void): Later<FindingsApi> {
-  const thread = new Worker(file)
+  const thread = new Worker(file, { resourceLimits: { maxYoungGenerationSizeMb: YOUNG_MB } })
   // It must not keep the server from ending.
   thread.unref()
   const broken = new Promise<never>((_, reject) => {

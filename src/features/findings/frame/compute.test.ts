@@ -34,6 +34,26 @@ it('a rig described later changes what is evened, though no check has changed', 
   expect((await evened([added, ...checks, told])) - before).toBeCloseTo(10, 0)
 })
 
+it('what was asked before is kept, until a log is another one or something else is chosen', async () => {
+  const checks = marks.flatMap((m, i) =>
+    ['A', 'B'].map((linkId) => testEntry({ kind: 'check', ...checkOf(m.id, linkId, `5 by ${8 - i}`) })),
+  )
+  const row = { ...run, plan: planWith({ links: [link('A'), link('B', rig('B'))], marks }) }
+  const log = foldEntries(checks)
+  const settings = settingsFromParams({}, row.plan)
+  const first = await findingsOfRuns([{ row, log }], settings)
+  expect(await findingsOfRuns([{ row: { ...row }, log }], { ...settings })).toBe(first)
+  const grown = foldEntries([...checks, testEntry({ kind: 'check', ...checkOf('m0', 'A', '5 by 1') })])
+  expect((await findingsOfRuns([{ row, log: grown }], settings)).checks).toBe(first.checks + 1)
+  const often = await findingsOfRuns([{ row, log }], { ...settings, reliability: 0.5 })
+  expect(often).not.toBe(first)
+  const wider = {
+    ...row,
+    plan: { ...row.plan, marks: marks.map((m) => ({ ...m, distanceM: 2 * m.distanceM })) },
+  }
+  expect(await findingsOfRuns([{ row: wider, log }], settings)).not.toBe(first)
+})
+
 const spring = () => {
   const { day } = testDay()
   return inputOf(day.plan, day.plan.marks, loggedChecks(day), true)

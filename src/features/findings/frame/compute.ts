@@ -13,6 +13,7 @@ import type { PlanGround } from '@/core/reach'
 import { marksNow, planNow, standingChecks, type RunLog, type TrialPlan } from '@/core/trial'
 import type { RunRow } from '@/data'
 import { findingsThread } from '@/server/findingsThread'
+import { digestOf, keeper } from '@/server/keeper'
 import type { Settings } from './ruleParams'
 
 export interface RunWithLog {
@@ -44,9 +45,32 @@ export function poolOf(runs: readonly RunWithLog[], settings: Settings): Pool {
   )
 }
 
+/** Logs that are told apart; one that grew is another one. */
+const numbers = new WeakMap<RunLog, number>()
+let logs = 0
+
+function numberOf(log: RunLog): number {
+  const number = numbers.get(log) ?? ++logs
+  numbers.set(log, number)
+  return number
+}
+
+/** Answers kept of each question: thousands of checks take a second to be handed to the thread and back. */
+const MAX_ANSWERS = 6
+
+/** What the thread is asked about runs, asked once for each state of their logs and each choice of the reader. */
+function askedOnce<T>(ask: (runs: readonly RunWithLog[], settings: Settings) => Promise<T>): typeof ask {
+  const kept = keeper<Promise<T>>(MAX_ANSWERS)
+  return (runs, settings) => {
+    const about = [runs.map(({ row, log }) => [numberOf(log), row]), settings]
+    return kept(digestOf(about), () => ask(runs, settings))
+  }
+}
+
 /** Findings of runs under what the reader has chosen; worked out in a thread of its own. */
-export const findingsOfRuns = (runs: readonly RunWithLog[], settings: Settings): Promise<Findings> =>
-  findingsThread().findings(poolOf(runs, settings).input, besideChecks(runs))
+export const findingsOfRuns = askedOnce<Findings>((runs, settings) =>
+  findingsThread().findings(poolOf(runs, settings).input, besideChecks(runs)),
+)
 
 /** What other stations said in these runs, and what was written down of the conditions. */
 const besideChecks = (runs: readonly RunWithLog[]): RunEvent[] =>
@@ -65,8 +89,9 @@ export function walksOf(plan: TrialPlan, log: RunLog, settings: Settings): Promi
 }
 
 /** Where the next checks tell most of what is open. */
-export const nextOfRuns = (runs: readonly RunWithLog[], settings: Settings): Promise<NextChecks | null> =>
-  findingsThread().next(poolOf(runs, settings).input)
+export const nextOfRuns = askedOnce<NextChecks | null>((runs, settings) =>
+  findingsThread().next(poolOf(runs, settings).input),
+)
 
 /** What lies behind the findings of the same runs under the same choices. */
 export function breakdownOfRuns(
