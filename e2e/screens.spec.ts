@@ -132,3 +132,35 @@ test('an address that names nothing is answered plainly', async ({ page }) => {
   expect(response!.status()).toBe(404)
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible()
 })
+
+interface Started extends Window {
+  ready?: boolean
+  takenOut?: string[]
+}
+
+test('what a page came styled with stays as it starts, and a map asks for no letters but its own', async ({
+  page,
+}) => {
+  await page.addInitScript(() => {
+    const here = window as Started
+    const takenOut: string[] = (here.takenOut = [])
+    addEventListener('page-ready', () => (here.ready = true))
+    new MutationObserver((changes) => {
+      for (const { removedNodes } of changes)
+        for (const node of removedNodes)
+          if (node.nodeName === 'STYLE') takenOut.push(node.textContent.slice(0, 80))
+    }).observe(document, { childList: true, subtree: true })
+  })
+  const trial = await openTrial(page, 'Short or long')
+  for (const screen of ['kit', 'plan', 'findings/reach', 'ground']) {
+    await page.goto(`${trial}/${screen}`)
+    await page.waitForFunction(() => (window as Started).ready)
+    expect(await page.locator('style[data-emotion]').count()).toBeGreaterThan(0)
+    expect(await page.evaluate(() => (window as Started).takenOut), screen).toEqual([])
+  }
+  await expect(page.locator('.ol-viewport canvas').first()).toBeVisible()
+  const asked = await page.evaluate(() =>
+    [...document.fonts].filter((f) => f.status !== 'unloaded').map((f) => f.unicodeRange.split('-')[0]),
+  )
+  expect([...new Set(asked)]).toEqual(['U+0'])
+})

@@ -27,7 +27,7 @@ import { makePointer } from './pointer'
 import { PredictionFields } from './PredictionFields'
 import { ProfileSection } from './ProfileSection'
 import { SitesPanel } from './SitesPanel'
-import { useGroundContent, usePlacedMarks } from './useGroundContent'
+import { useGroundContent, useMarkKinds, usePlacedMarks } from './useGroundContent'
 import { useKeptPrediction } from './useKeptPrediction'
 import { useSight } from './useSight'
 import { useExtents, useUsedGround } from './useUsedGround'
@@ -180,7 +180,8 @@ export function GroundStep(props: Props) {
     failed: unexpected,
   } = usePredictions(worker, groundKey, base, marks, links, settings)
   const { chosen, pick, choose, moveMark } = useChosenMark({ placed, legs, snap, action })
-  const content = useGroundContent(base, legs, placed, predictions, sites, units)
+  const content = useGroundContent(base, legs, placed, sites, units)
+  const kinds = useMarkKinds(predictions)
   const rings = useOutlines(reach, { worker, groundKey, base, links, directions, settings, reliability })
 
   const outlines = rings.at === 'there' ? rings.value : null
@@ -195,6 +196,7 @@ export function GroundStep(props: Props) {
           <MapSection
             {...{
               content,
+              kinds,
               ground,
               areas,
               extents,

@@ -1,7 +1,6 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import { coordinateText, type CoordinateFormat, type Place } from '@/core/geo'
 import type { Rings } from '@/core/terrain'
@@ -9,15 +8,15 @@ import { distanceText, type Units } from '@/core/units'
 import type { AreaRow } from '@/data/areas'
 import type { BackdropRow } from '@/data/backdrops'
 import type { MapArea, MapOutline } from '@/ui/map/areaDrawing'
-import type { MapContent } from '@/ui/map/mapDrawing'
+import type { MapContent, MarkKinds } from '@/ui/map/mapDrawing'
+import { MapFrame } from '@/ui/map/MapFrame'
 import type { LoadedGround, Picture } from '@/ui/map/reliefLayers'
 import { MapBar } from './MapBar'
 import { usePointer, type Pointer } from './pointer'
 
-const GroundMap = dynamic(() => import('@/ui/map/GroundMap').then((m) => m.GroundMap), { ssr: false })
-
 interface Props {
   content: MapContent
+  kinds: MarkKinds
   ground: Pick<LoadedGround, 'worker' | 'ids'> | null
   areas: AreaRow[]
   /** Where files lie that were looked at; the map goes there. */
@@ -96,8 +95,9 @@ export function MapSection(props: Props) {
       >
         <Readout {...{ measured, measuring, drawing, chosen, pointer, format, units }} />
       </MapBar>
-      <GroundMap
+      <MapFrame
         content={content}
+        kinds={props.kinds}
         ground={props.ground}
         areas={props.areas}
         extents={props.extents}

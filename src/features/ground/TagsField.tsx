@@ -39,6 +39,7 @@ export function TagsField({ mark }: { mark: Mark }) {
     <>
       <Input
         size="small"
+        disableInjectingGlobalStyles
         value={text}
         placeholder="high, in the wood"
         onChange={(e) => setText(e.target.value)}

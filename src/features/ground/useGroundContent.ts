@@ -5,7 +5,7 @@ import { placedOf, type Place } from '@/core/geo'
 import type { MarkPrediction } from '@/core/reach'
 import type { Units } from '@/core/units'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
-import type { MapContent } from '@/ui/map/mapDrawing'
+import type { MapContent, MarkKinds } from '@/ui/map/mapDrawing'
 
 export interface PlacedMark extends Place {
   id: string
@@ -25,7 +25,6 @@ export function useGroundContent(
   base: (Place & { name: string }) | null,
   legs: LegWithMarks[],
   placed: PlacedMark[],
-  predictions: MarkPrediction[],
   sites: SiteRow[],
   units: Units,
 ): MapContent {
@@ -33,11 +32,15 @@ export function useGroundContent(
     () => ({
       base,
       legs: legs.filter((l) => l.track.length > 1).map((l) => ({ name: l.name, track: l.track })),
-      marks: placed.map((m) => ({ ...m, kind: predictions.find((o) => o.mark.id === m.id)?.kind ?? null })),
+      marks: placed,
       sites: placedOf(sites),
       farthestM: Math.max(500, ...legs.flatMap((l) => l.marks).map((m) => m.distanceM)),
       units,
     }),
-    [base, legs, placed, predictions, sites, units],
+    [base, legs, placed, sites, units],
   )
 }
+
+/** How the marks are seen from the base. */
+export const useMarkKinds = (predictions: readonly MarkPrediction[]): MarkKinds =>
+  useMemo(() => new Map(predictions.map((p) => [p.mark.id, p.kind])), [predictions])

@@ -1,5 +1,6 @@
 'use client'
 
+import { useMemo } from 'react'
 import type { Place } from '@/core/geo'
 import type { Link } from '@/core/kit'
 import { marksOnGround, type MarkPrediction, type PredictionSettings } from '@/core/reach'
@@ -34,8 +35,11 @@ export function usePredictions(
     [marks],
   )
   const failed = answer.at === 'failed' ? answer.why : null
-  const known = answer.value ?? { baseM: null, predictions: marksOnGround(marks, NONE, [], settings) }
-  return { ...known, failed }
+  const unknown = useMemo(
+    () => ({ baseM: null, predictions: marksOnGround(marks, NONE, [], settings) }),
+    [marks, settings],
+  )
+  return { ...(answer.value ?? unknown), failed }
 }
 
 const NONE = new Map<string, never>()

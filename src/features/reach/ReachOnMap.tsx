@@ -1,7 +1,6 @@
 'use client'
 
 import Box from '@mui/material/Box'
-import dynamic from 'next/dynamic'
 import { useMemo, useState } from 'react'
 import { bearingText, inverse, type Place } from '@/core/geo'
 import { metresPerDegree } from '@/core/geo/degrees'
@@ -17,16 +16,12 @@ import type { MapCoverage } from '@/ui/map/coverageDrawing'
 import type { MapContent } from '@/ui/map/mapDrawing'
 import { PickOne } from '@/ui/fields/PickOne'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
+import { MapFrame } from '@/ui/map/MapFrame'
 import { useNight } from '@/ui/theme/useNight'
 import { looksNow } from '@/ui/theme/looksNow'
 import type { PlaceReach } from '@/workers/reachMaps'
 import { asMapBase, type MapPlace } from './mapPlace'
 import type { ReachSite } from './SitesPart'
-
-const GroundMap = dynamic(() => import('@/ui/map/GroundMap').then((m) => m.GroundMap), {
-  ssr: false,
-  loading: () => <div style={{ height: 560, border: '1px solid var(--rule)' }} />,
-})
 
 interface Props {
   worker: TerrainWorker | null
@@ -147,7 +142,7 @@ export function ReachOnMap(props: Props) {
     (): MapContent => ({
       base,
       legs: routes,
-      marks: marks.map(({ id, name, lat, lon }) => ({ id, name, lat, lon, kind: null })),
+      marks: marks.map(({ id, name, lat, lon }) => ({ id, name, lat, lon })),
       sites: sites.map((s) => ({ ...s, doubtM: null })),
       farthestM: Math.max(500, ...marks.map((m) => m.distanceM)),
       units,
@@ -188,7 +183,7 @@ export function ReachOnMap(props: Props) {
   )
   return (
     <Box sx={{ position: 'relative' }}>
-      <GroundMap
+      <MapFrame
         {...{ content, ground, coverage }}
         areas={drawnAreas}
         extents={NONE}

@@ -4,8 +4,10 @@ export const READY_EVENT = 'page-ready'
 /**
  * A script of its own for the head of a page, in the browser's language. Until the page can answer, a click on what
  * only it can do is kept, and no form is sent past it; once it can, each click is done and what was typed is told.
+ * Styles that came with the page are marked as those that stay where they are (see ui/theme/styleCache).
  */
 export const EARLY_SCRIPT = `(() => {
+  for (const style of document.querySelectorAll('style[data-emotion]')) style.dataset.s = ''
   const kept = []
   const typed = new Map()
   const can = 'button,label,input[type=checkbox],input[type=radio],[role=option],[role=combobox]'

@@ -1,7 +1,6 @@
 'use client'
 
-import 'ol/ol.css'
-import { useMemo, useRef } from 'react'
+import { useEffect, useMemo, useRef } from 'react'
 import Feature from 'ol/Feature'
 import Point from 'ol/geom/Point'
 import Graticule from 'ol/layer/Graticule'
@@ -27,6 +26,7 @@ import { coverageLayers, worthLayers, type MapCoverage } from './coverageDrawing
 import {
   at,
   colours,
+  drawMarks,
   graticuleLabel,
   labelFeatures,
   markFeatures,
@@ -34,6 +34,7 @@ import {
   siteFeatures,
   trackFeatures,
   type MapContent,
+  type MarkKinds,
 } from './mapDrawing'
 import { groundLayer, pictureLayer, type LoadedGround, type Picture } from './reliefLayers'
 import { NorthArrow } from './NorthArrow'
@@ -43,6 +44,7 @@ import { useFitted, useFittedBox, useMarkDragging, useOlMap } from './useOlMap'
 
 export interface GroundMapProps {
   content: MapContent
+  kinds?: MarkKinds
   /** Ground to be painted under it all; null for none. */
   ground: Pick<LoadedGround, 'worker' | 'ids'> | null
   areas: MapArea[]
@@ -58,7 +60,7 @@ export interface GroundMapProps {
   /** A place that is looked at: a ring is drawn round it. */
   target: Place | null
   label: string
-  height?: number
+  height: number
   measuring: boolean
   onMeasured: (metres: number) => void
   /** An area is being drawn. */
@@ -78,6 +80,8 @@ const SIGHT_OPACITY = 0.45
 
 const UNKNOWN = 'repeating-linear-gradient(135deg, var(--raised) 0 7px, var(--rule) 7px 8px)'
 
+const UNSEEN: MarkKinds = new Map()
+
 const source = (features: Feature[]) => new VectorSource({ features })
 
 /** A map without tiles: relief and contours of our own ground, base, legs, marks, rings, graticule, scale. */
@@ -85,7 +89,7 @@ export function GroundMap(props: GroundMapProps) {
   const element = useRef<HTMLDivElement>(null)
   const latest = useLatest(props)
   const { content, ground, areas, extents, outlines, backdrop, sight, coverage = null } = props
-  const { target, measuring, drawing } = props
+  const { kinds = UNSEEN, target, measuring, drawing } = props
   const units = content.units
   // Colours are read when layers are made, so they are made anew when the system turns dark or light.
   const night = useNight()
@@ -134,9 +138,8 @@ export function GroundMap(props: GroundMapProps) {
   useFitted(map, outlined)
 
   const { layers, marked, drawn } = useMemo(() => {
-    const marks = markFeatures(content, inks)
     const drawn = source([...trackFeatures(content, inks), ...siteFeatures(content, inks)])
-    const marked = new VectorLayer({ source: source(marks) })
+    const marked = new VectorLayer({ source: source(markFeatures(content)) })
     const layers = [
       new Graticule({
         strokeStyle: new Stroke({ color: inks.soft, width: 0.6, lineDash: [1, 5] }),
@@ -155,6 +158,8 @@ export function GroundMap(props: GroundMapProps) {
     return { layers, marked, drawn }
   }, [content, inks])
   useLayers(map, layers, 100)
+  // They are known later than what they stand on, which is not drawn anew for them.
+  useEffect(() => drawMarks(marked.getSource()!.getFeatures(), kinds, inks), [marked, kinds, inks])
 
   useMarkDragging(map, content, marked, drawn, latest)
   useFittedBox(map, props.fit ?? null)
@@ -178,7 +183,7 @@ export function GroundMap(props: GroundMapProps) {
         aria-label={props.label}
         style={{
           width: '100%',
-          height: props.height ?? 440,
+          height: props.height,
           // Beyond what is known: neither land nor sea.
           background: ground && !backdrop ? UNKNOWN : 'var(--raised)',
           border: '1px solid var(--rule)',

@@ -9,6 +9,7 @@ import type { Place } from '@/core/geo'
 import type { Rings } from '@/core/terrain'
 import { at, label, type Colours } from './mapDrawing'
 import { tilePattern } from './tilePattern'
+import { mapFont } from './mapFont'
 
 /** An area on the map: what stands there, ground to be covered, or where a file lies that was looked at. */
 export interface MapArea {
@@ -103,7 +104,7 @@ export function areaLabels(areas: readonly MapArea[], c: Colours): Feature[] {
     const middle = new Polygon(a.rings.map((ring) => ring.map((p) => fromLonLat(p)))).getInteriorPoint()
     return [
       label(middle.getCoordinates().slice(0, 2), a.name, c, {
-        font: 'italic 13px "Atkinson Hyperlegible", sans-serif',
+        font: mapFont(13, 'italic'),
       }),
     ]
   })
@@ -144,9 +145,7 @@ export function outlineLabels(outlines: readonly MapOutline[], c: Colours): Feat
     const every = Math.max(1, Math.floor(closed.length / 4))
     const shifted = Math.floor((every * i) / outlines.length)
     return closed.flatMap((p, j) =>
-      (j - shifted) % every === 0
-        ? [label(at(p), o.letter, c, { font: '700 15px "Atkinson Hyperlegible", sans-serif' })]
-        : [],
+      (j - shifted) % every === 0 ? [label(at(p), o.letter, c, { font: mapFont(15, 'bold') })] : [],
     )
   })
 }

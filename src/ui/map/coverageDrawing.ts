@@ -14,6 +14,7 @@ import { percentText } from '@/core/units'
 import type { DrawnLook } from '@/ui/theme/looksNow'
 import { at, label, type Colours } from './mapDrawing'
 import { tilePattern } from './tilePattern'
+import { mapFont } from './mapFont'
 
 /** What is covered, to be laid over the ground. */
 export interface MapCoverage {
@@ -98,7 +99,7 @@ function wordOf(layer: MapLayer, { looks }: MapCoverage, c: Colours): Feature[] 
   const { letter } = looks[layer.side === 'first' ? 0 : 1] ?? looks[0]!
   return [
     label(inside.getCoordinates()[0]!.slice(0, 2), letter, c, {
-      font: '700 16px "Atkinson Hyperlegible", sans-serif',
+      font: mapFont(16, 'bold'),
     }),
   ]
 }
@@ -123,7 +124,7 @@ function worthFeatures(worths: MapCoverage['worths'], c: Colours): Feature[] {
             // Names stand over and under what they name.
             textAlign: 'left',
             offsetX: LARGEST_PX + 6,
-            font: `700 13px "Atkinson Hyperlegible", sans-serif`,
+            font: mapFont(13, 'bold'),
           }),
         ]
       : [f]

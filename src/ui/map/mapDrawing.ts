@@ -13,13 +13,15 @@ import { direct, inverse, type Place } from '@/core/geo'
 import type { Clearance } from '@/core/terrain'
 import { distanceText, type Units } from '@/core/units'
 import { asOffset, labelSide, type Side } from './labelSide'
+import { mapFont } from './mapFont'
 
 interface MapMark extends Place {
   id: string
   name: string
-  /** How it is seen from the base; null where that is not known. */
-  kind: Clearance | null
 }
+
+/** How marks are seen from the base, by id; null where that is not known. */
+export type MarkKinds = ReadonlyMap<string, Clearance | null>
 
 /** A place beside the base: a candidate, a relay, a station that is not ours. */
 interface MapSite extends Place {
@@ -56,8 +58,6 @@ export function colours(element: HTMLElement) {
 }
 export type Colours = ReturnType<typeof colours>
 
-const FONT = '13px "Atkinson Hyperlegible", sans-serif'
-
 function ringDistances(farthestM: number): number[] {
   const step =
     [100, 200, 250, 500, 1000, 2000, 5000, 10000, 20000, 50000].find((s) => farthestM / s <= 5) ?? 100000
@@ -70,14 +70,14 @@ export function label(place: number[], text: string, c: Colours, more: TextOptio
   const f = new Feature(new Point(place))
   const fill = new Fill({ color: c.ink })
   const stroke = new Stroke({ color: c.paper, width: 4 })
-  f.setStyle(new Style({ text: new Text({ text, font: FONT, fill, stroke, ...more }) }))
+  f.setStyle(new Style({ text: new Text({ text, font: mapFont(13), fill, stroke, ...more }) }))
   return f
 }
 
 /** Figures on the graticule, quiet and in our own face. */
 export function graticuleLabel(c: Colours, textBaseline: CanvasTextBaseline): Text {
   return new Text({
-    font: '11px "Atkinson Hyperlegible", sans-serif',
+    font: mapFont(11),
     textBaseline,
     textAlign: textBaseline === 'top' ? 'center' : 'start',
     fill: new Fill({ color: c.soft }),
@@ -123,13 +123,17 @@ export function trackFeatures(content: MapContent, c: Colours): Feature[] {
   })
 }
 
-export function markFeatures(content: MapContent, c: Colours): Feature<Point>[] {
+export function markFeatures(content: MapContent): Feature<Point>[] {
   return content.marks.map((mark) => {
     const f = new Feature(new Point(at(mark)))
     f.setId(mark.id)
-    f.setStyle(markStyle(mark.kind, c))
     return f
   })
+}
+
+/** Gives marks their squares. */
+export function drawMarks(features: readonly Feature[], kinds: MarkKinds, c: Colours): void {
+  for (const f of features) f.setStyle(markStyle(kinds.get(String(f.getId())) ?? null, c))
 }
 
 /** What lies beyond what the map is about, and is not to widen it. */
@@ -197,7 +201,7 @@ function placedLabel(
   const [x, y] = place as [number, number]
   const others = symbols.filter((s) => s !== place)
   const wide = text.length * (bold ? BOLD_LETTER : LETTER)
-  const f = label(place, text, c, bold ? { font: `700 ${FONT}` } : {})
+  const f = label(place, text, c, bold ? { font: mapFont(13, 'bold') } : {})
   const style = f.getStyle() as Style
   let placedAt = 0
   f.setStyle((_, resolution) => {

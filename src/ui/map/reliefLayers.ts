@@ -3,6 +3,7 @@ import { transformExtent } from 'ol/proj'
 import ImageSource from 'ol/source/Image'
 import ImageCanvasSource from 'ol/source/ImageCanvas'
 import type { TerrainWorker } from '@/ui/terrain/useTerrain'
+import { mapFont } from './mapFont'
 
 /** Ground that is loaded in the worker, to be painted there. */
 export interface LoadedGround {
@@ -50,7 +51,7 @@ export function groundLayer(
       const context = canvas.getContext('2d')!
       context.drawImage(bitmap, 0, 0)
       bitmap.close()
-      context.font = `${11 * pixelRatio}px "Atkinson Hyperlegible", sans-serif`
+      context.font = mapFont(11 * pixelRatio)
       context.fillStyle = ink
       context.globalAlpha = 0.85
       context.textAlign = 'center'

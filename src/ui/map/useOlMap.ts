@@ -42,12 +42,16 @@ export function useOlMap(element: RefObject<HTMLElement | null>, latest: Latest,
       if (!latest.current.measuring && !latest.current.drawing) latest.current.onPick(placeAt(e.coordinate))
     })
     const leave = () => latest.current.onPointer(null)
+    // Letters that few names have come when they are first drawn.
+    const redraw = () => made.redrawText()
+    document.fonts.addEventListener('loadingdone', redraw)
     viewport.addEventListener('pointerleave', leave)
     // The map lives as long as the element, which is there only after it was drawn.
     // eslint-disable-next-line react-hooks/set-state-in-effect
     setMap(made)
     return () => {
       viewport.removeEventListener('pointerleave', leave)
+      document.fonts.removeEventListener('loadingdone', redraw)
       made.setTarget(undefined)
       setMap(null)
     }

@@ -1,19 +1,15 @@
 'use client'
 
-import dynamic from 'next/dynamic'
 import { useMemo } from 'react'
 import type { Bearing, Fix } from '@/core/bench'
 import { direct, inverse, type Place } from '@/core/geo'
 import { gridBounds } from '@/core/terrain/grid'
 import type { Units } from '@/core/units'
 import type { GridPlace } from '@/workers/terrain'
+import { MapFrame } from '@/ui/map/MapFrame'
 import { useTerrain } from '@/ui/terrain/useTerrain'
 
 const HEIGHT = 520
-const GroundMap = dynamic(() => import('@/ui/map/GroundMap').then((m) => m.GroundMap), {
-  ssr: false,
-  loading: () => <div style={{ height: HEIGHT, border: '1px solid var(--rule)' }} />,
-})
 
 interface Props {
   bearings: readonly Bearing[]
@@ -81,7 +77,7 @@ export function FixMap({ bearings, fix, next, hidden, stand, grids, units, onPic
     () => ({
       base: null,
       legs: linesOf(bearings, fix),
-      marks: bearings.map((b) => ({ id: b.id, name: b.name, lat: b.lat, lon: b.lon, kind: null })),
+      marks: bearings.map((b) => ({ id: b.id, name: b.name, lat: b.lat, lon: b.lon })),
       sites: [
         ...(fix ? [{ id: 'fix', name: 'Most likely', role: 'fix', ...fix.place, doubtM: null }] : []),
         ...(next ? [{ id: 'next', name: 'Stand here next', role: 'next', ...next, doubtM: null }] : []),
@@ -97,7 +93,7 @@ export function FixMap({ bearings, fix, next, hidden, stand, grids, units, onPic
     [fix],
   )
   return (
-    <GroundMap
+    <MapFrame
       content={content}
       ground={ground}
       areas={areas}
