@@ -148,7 +148,7 @@ test('what a page came styled with stays as it starts, and a map asks for no let
     new MutationObserver((changes) => {
       for (const { removedNodes } of changes)
         for (const node of removedNodes)
-          if (node.nodeName === 'STYLE') takenOut.push(node.textContent.slice(0, 80))
+          if (node.nodeName === 'STYLE') takenOut.push((node.textContent ?? '').slice(0, 80))
     }).observe(document, { childList: true, subtree: true })
   })
   const trial = await openTrial(page, 'Short or long')
