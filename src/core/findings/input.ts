@@ -1,5 +1,4 @@
 import { groupedBy } from '@/core/groupedBy'
-import { onceEach } from '@/core/onceEach'
 import {
   knownDifferences,
   listenerOf,
@@ -9,9 +8,9 @@ import {
   type Listener,
 } from '@/core/kit/rig/rig'
 import { isCopied, type CopyRule } from '@/core/reports/copyRule'
-import { readReport } from '@/core/reports/readReport'
 import type { Reading } from '@/core/reports/reading'
 import type { Scale } from '@/core/reports/scale'
+import { checkReader } from '@/core/trial/checkReader'
 import type { LoggedCheck } from '@/core/trial/foldEntries'
 import type { Mark, TrialPlan } from '@/core/trial/plan'
 import { USUAL_CHOICES, withStep, type Choices, type LeftOutChoice } from './choices'
@@ -69,28 +68,18 @@ export function readChecks(input: FindingsInput): ReadChecks {
   const isOut = (c: RunCheck, { what, id }: LeftOutChoice) =>
     what === 'check' ? c.id === id : what === 'mark' ? c.markId === id : legOf.get(c.markId) === id
   const standing = input.checks.filter((c) => c.voided === null)
-  const read = readerOf(input.scales)
+  const read = checkReader(input.scales)
   const checks = standing
     .filter((c) => !input.leftOut.some((choice) => isOut(c, choice)))
     .map((c) => ({
       ...c,
-      reading:
-        c.state === 'sent'
-          ? ({ state: 'not graded', text: c.text } as const)
-          : read(c.text, listenerOf(c.direction)),
+      reading: c.state === 'sent' ? ({ state: 'not graded', text: c.text } as const) : read(c),
     }))
   const chosenOut = input.leftOut.map((choice) => ({
     choice,
     checkIds: standing.filter((c) => isOut(c, choice)).map((c) => c.id),
   }))
   return { checks, voided, chosenOut }
-}
-
-/** Reads reports within their listener's scale; the same words are read once. */
-function readerOf(scales: FindingsInput['scales']) {
-  const at = (listener: Listener) => onceEach((text: string) => readReport(text, scales[listener]))
-  const readers = { base: at('base'), out: at('out') }
-  return (text: string, listener: Listener): Reading => readers[listener](text)
 }
 
 /** Below 30 MHz, and farther than the ground carries: by way of the sky, where no reach is told. */

@@ -1,6 +1,5 @@
 import { groupedBy } from '@/core/groupedBy'
-import { listenerOf } from '@/core/kit/rig/rig'
-import { readReport } from '@/core/reports/readReport'
+import { checkReader } from './checkReader'
 import { standingChecks, type LoggedCheck, type RunLog } from './foldEntries'
 import { keyOf, type CheckKey, type Mark, type TrialPlan } from './plan'
 import { marksNow, schedule } from './schedule'
@@ -37,8 +36,8 @@ export function silentLinks(plan: TrialPlan, log: RunLog, legId: string): Silent
     .filter((m) => m.legId === legId)
     .sort((a, b) => a.distanceM - b.distanceM)
   const said = groupedBy(standingChecks(log), (c) => `${c.linkId} ${c.markId}`)
-  const isSilent = (c: LoggedCheck) =>
-    readReport(c.text, plan.scales[listenerOf(c.direction)]).state === 'not heard'
+  const read = checkReader(plan.scales)
+  const isSilent = (c: LoggedCheck) => read(c).state === 'not heard'
   return plan.links.flatMap(({ id: linkId }) => {
     const at = (m: Mark) => said.get(`${linkId} ${m.id}`)
     const last = marks.filter(at).slice(-SILENT_MARKS)

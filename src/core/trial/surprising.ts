@@ -1,5 +1,4 @@
-import { listenerOf } from '@/core/kit/rig/rig'
-import { readReport } from '@/core/reports/readReport'
+import { checkReader } from './checkReader'
 import { standingChecks, type LoggedCheck, type RunLog } from './foldEntries'
 import type { TrialPlan } from './plan'
 import { marksNow } from './schedule'
@@ -25,7 +24,8 @@ export function surprisingSilence(
 ): Surprising | null {
   const checks = standingChecks(log).filter((c) => c.state === 'graded')
   const check = checks.at(-1)
-  const stateOf = (c: LoggedCheck) => readReport(c.text, plan.scales[listenerOf(c.direction)]).state
+  const read = checkReader(plan.scales)
+  const stateOf = (c: LoggedCheck) => read(c).state
   if (!check || stateOf(check) !== 'not heard') return null
   const isAsked = log.events.some(
     ({ time, body }) =>

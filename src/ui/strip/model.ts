@@ -1,4 +1,4 @@
-import { listenerOf, type Direction, type Link } from '@/core/kit'
+import type { Direction, Link } from '@/core/kit'
 import {
   chanceOverSmoothGround,
   linkKey,
@@ -7,8 +7,8 @@ import {
   type PlanGround,
   isPredicted,
 } from '@/core/reach'
-import { readingText, readReport, type Reading } from '@/core/reports'
-import { schedule, type LoggedCheck, type Mark, type RunLog, type TrialPlan } from '@/core/trial'
+import { readingText, type Reading } from '@/core/reports'
+import { checkReader, schedule, type LoggedCheck, type Mark, type RunLog, type TrialPlan } from '@/core/trial'
 
 /** One check as the strip draws it. */
 export interface Post {
@@ -70,8 +70,7 @@ function heightOf(reading: Reading): number | null {
   return null
 }
 
-function postOf(plan: TrialPlan, check: LoggedCheck, mark: Mark): Post {
-  const reading = readReport(check.text, plan.scales[listenerOf(check.direction)])
+function postOf(check: LoggedCheck, mark: Mark, reading: Reading): Post {
   const state = check.state === 'sent' ? 'not graded' : reading.state
   return {
     id: check.id,
@@ -89,6 +88,8 @@ function postOf(plan: TrialPlan, check: LoggedCheck, mark: Mark): Post {
     remark: check.remark,
   }
 }
+
+const byName = (a: string, b: string) => (a < b ? -1 : a > b ? 1 : 0)
 
 /** Ground that is known over less than this share of the strip is not drawn. */
 const MIN_KNOWN = 0.02
@@ -132,6 +133,7 @@ export function stripModel(
   const distances = shown.map((m) => m.distanceM)
   const farthestM = distances.length ? Math.max(...distances) : 1000
   const legs = ground?.legs.filter((l) => legId === null || l.legId === legId) ?? []
+  const read = checkReader(plan.scales)
   const open = schedule(plan, log).filter((c) => c.state !== 'logged' && byId.has(c.markId))
   return {
     nearestM: distances.length ? Math.min(...distances) : 0,
@@ -155,7 +157,7 @@ export function stripModel(
       posts: [
         ...log.checks
           .filter((c) => c.linkId === link.id && c.voided === null && byId.has(c.markId))
-          .map((c) => postOf(plan, c, byId.get(c.markId)!)),
+          .map((c) => postOf(c, byId.get(c.markId)!, read(c))),
         ...open
           .filter((c) => c.linkId === link.id)
           .map((c): Post => ({
@@ -171,9 +173,7 @@ export function stripModel(
             said: c.state === 'skipped' ? 'skipped' : 'still to make',
             remark: '',
           })),
-      ].sort(
-        (a, b) => a.distanceM - b.distanceM || a.direction.localeCompare(b.direction) || a.repeat - b.repeat,
-      ),
+      ].sort((a, b) => a.distanceM - b.distanceM || byName(a.direction, b.direction) || a.repeat - b.repeat),
     })),
   }
 }
