@@ -58,12 +58,18 @@ function numberOf(log: RunLog): number {
 /** Answers kept of each question: thousands of checks take a second to be handed to the thread and back. */
 const MAX_ANSWERS = 6
 
+type Asked<T, More extends unknown[]> = (
+  runs: readonly RunWithLog[],
+  settings: Settings,
+  ...more: More
+) => Promise<T>
+
 /** What the thread is asked about runs, asked once for each state of their logs and each choice of the reader. */
-function askedOnce<T>(ask: (runs: readonly RunWithLog[], settings: Settings) => Promise<T>): typeof ask {
+function askedOnce<T, More extends unknown[] = []>(ask: Asked<T, More>): Asked<T, More> {
   const kept = keeper<Promise<T>>(MAX_ANSWERS)
-  return (runs, settings) => {
-    const about = [runs.map(({ row, log }) => [numberOf(log), row]), settings]
-    return kept(digestOf(about), () => ask(runs, settings))
+  return (runs, settings, ...more) => {
+    const about = [runs.map(({ row, log }) => [numberOf(log), row]), settings, more]
+    return kept(digestOf(about), () => ask(runs, settings, ...more))
   }
 }
 
@@ -94,10 +100,6 @@ export const nextOfRuns = askedOnce<NextChecks | null>((runs, settings) =>
 )
 
 /** What lies behind the findings of the same runs under the same choices. */
-export function breakdownOfRuns(
-  runs: readonly RunWithLog[],
-  settings: Settings,
-  ground: PlanGround | null,
-): Promise<Breakdown> {
-  return findingsThread().breakdown(poolOf(runs, settings).input, ground, besideChecks(runs))
-}
+export const breakdownOfRuns = askedOnce<Breakdown, [ground: PlanGround | null]>((runs, settings, ground) =>
+  findingsThread().breakdown(poolOf(runs, settings).input, ground, besideChecks(runs)),
+)
