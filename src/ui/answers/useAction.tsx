@@ -9,8 +9,10 @@ const BROKEN = 'The server could not do this; what you typed is still here. Relo
 
 /** What it comes to where nothing was answered: a connection that fails, or a server that stumbled. */
 export function unanswered(e: unknown): Problem {
-  // A browser's fetch fails with a TypeError where there is no connection, and with nothing else.
-  const away = e instanceof TypeError || !navigator.onLine
+  // A browser's fetch fails with a TypeError where there is no connection, and with nothing else; so does a part of the
+  // page that is fetched when it is wanted, by a name of its own.
+  const away =
+    e instanceof TypeError || (e instanceof Error && e.name === 'ChunkLoadError') || !navigator.onLine
   return problem(away ? 'away' : 'broken', '', away ? AWAY : BROKEN)
 }
 

@@ -3,10 +3,7 @@
 import { DndContext } from '@dnd-kit/core'
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { useAction } from '@/ui/answers/useAction'
-import { ahead } from '@/ui/early/ahead'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import {
   cautionsOf,
@@ -24,7 +21,6 @@ import type { UnitRow } from '@/data/parts'
 import type { KitRig } from '@/data/rigs'
 import { LinkButton, PageHead, RigBadge } from '@/ui/shell'
 import { looksOf } from '@/ui/theme/palette'
-import { saveRig } from './actions'
 import { CautionList } from './CautionList'
 import { ChainPanel } from './ChainPanel'
 import { FactsFields } from './FactsFields'
@@ -34,7 +30,8 @@ import { PoseFields } from './PoseFields'
 import { ProblemList } from './ProblemList'
 import { draftOf } from './rigDraft'
 import { usePutting } from './usePutting'
-import { assemblyOf, builtOf, typedOf, useRigDraft } from './useRigDraft'
+import { useRigSave } from './useRigSave'
+import { assemblyOf, useRigDraft } from './useRigDraft'
 
 interface Props {
   trialId: string
@@ -66,9 +63,6 @@ function VariantWords({ origin, assembly, parts }: { origin: KitRig; assembly: A
 }
 
 /** Builds a rig: its chain as a chain, its budget under it, what will not work beside it. */
-// As much to load as the builder itself, and wanted only when it is saved.
-const rigRules = ahead(() => import('./checkRig'))
-
 export function RigBuilder({
   trialId,
   rig,
@@ -81,7 +75,6 @@ export function RigBuilder({
   cautionsRead,
   units,
 }: Props) {
-  const router = useRouter()
   const { draft, changed, settings, assessed, setFacts, setAssembly, fix } = useRigDraft(
     draftOf(rig, freeLetter, units),
     parts,
@@ -90,15 +83,14 @@ export function RigBuilder({
   )
   const [portIndex, setPort] = useState(0)
   const [surroundings, setSurroundings] = useState<Surroundings>('rural')
-  const [errors, setErrors] = useState<Record<string, string>>({})
-  const action = useAction()
+  const home = `/trials/${trialId}/kit`
+  const { action, errors, save } = useRigSave(trialId, rig, draft, units, home)
   useUnsaved(changed && !action.busy)
   const { facts } = draft
   const assembly = assemblyOf(draft, units)
   const at = Math.min(portIndex, assembly.ports.length - 1)
   const placed = placeParts(assembly, parts)
   const port = placed.ports[at]!
-  const home = `/trials/${trialId}/kit`
 
   const { put, onDragEnd, sensors } = usePutting({
     parts,
@@ -109,26 +101,6 @@ export function RigBuilder({
     setAssembly,
     setFacts,
   })
-  const save = async () => {
-    const { checkRig } = await rigRules()
-    const typed = checkRig(typedOf(draft, units))
-    setErrors(
-      typed.ok
-        ? {}
-        : Object.fromEntries(
-            typed.problems.map((p) => [p.where === 'antennaHeightM' ? 'antennaHeight' : p.where, p.message]),
-          ),
-    )
-    if (!typed.ok) return action.refuse()
-    const built = builtOf(draft, units)
-    // A rig of figures alone keeps those that the builder has no field for.
-    const { antennaGainDbi = null, leadLossDb = null } = built ? {} : (rig ?? {})
-    const stored = { ...typed.value, antennaGainDbi, leadLossDb, assembly: built }
-    await action.run(
-      () => saveRig(trialId, rig?.id ?? null, rig?.revision ?? 0, stored),
-      () => router.push(home),
-    )
-  }
   const budgets = assessed?.ports[at]
   return (
     <DndContext sensors={sensors} onDragEnd={onDragEnd} id="rig-builder">
