@@ -13,10 +13,9 @@ import {
   readKitJson,
   tableOfBase,
 } from '@/core/formats'
-import { listenerOf } from '@/core/kit'
 import { bad, good, problem, type Outcome } from '@/core/outcome'
-import { readReport } from '@/core/reports'
 import { scaleRecord } from '@/core/reports/scaleRecord'
+import { checkReader } from '@/core/trial'
 import { flag, MAX_LETTERS, oneOf, record, text } from '@/core/schema'
 import { checksHash, db, importDay, importedBefore } from '@/data'
 import { act } from '@/server/act'
@@ -68,8 +67,9 @@ function imported(request: ImportRequest): Outcome<Imported> {
     names,
     request.distancesIn,
   )
+  const readingOf = checkReader(request.scales)
   const unread = rows.filter(
-    (r) => readReport(r.report, request.scales[listenerOf(r.direction)]).state === 'not read',
+    (r) => readingOf({ text: r.report, direction: r.direction }).state === 'not read',
   )
   if (!request.withoutBadRows && badRows.length + unread.length > 0)
     return bad(

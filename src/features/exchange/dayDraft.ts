@@ -16,8 +16,8 @@ import {
   type KitFile,
 } from '@/core/formats'
 import type { Listener } from '@/core/kit'
-import { readReport, type Reading, type Scale } from '@/core/reports'
-import { listenerOf } from '@/core/kit'
+import type { Reading, Scale } from '@/core/reports'
+import { checkReader } from '@/core/trial'
 
 export interface NamedText {
   name: string
@@ -176,9 +176,10 @@ export function preview(
 ): Preview {
   if (!files.checks) return { rows: [], problems: [], unread: [], left: 0, doubts: [] }
   const { rows, problems } = readCheckRows(files.checks.table, match, rigNames, distancesIn)
+  const readingOf = checkReader(scales)
   const read = rows.map((row) => ({
     row,
-    reading: readReport(row.report, scales[listenerOf(row.direction)]),
+    reading: readingOf({ text: row.report, direction: row.direction }),
   }))
   const unread = read.filter((r) => r.reading.state === 'not read')
   return {

@@ -1,9 +1,9 @@
 import { everyPair } from '@/core/everyPair'
 import { knownDifferences, listenerOf, sumDb } from '@/core/kit/rig/rig'
-import { readReport } from '@/core/reports/readReport'
 import { isInDb, levelCell } from '@/core/reports/toCell'
 import { alwaysValidInterval } from '@/core/stats/alwaysValid'
 import { cellMiddle } from '@/core/stats/scales/levelCell'
+import { checkReader } from '@/core/trial/checkReader'
 import { standingChecks, type RunLog } from '@/core/trial/foldEntries'
 import type { TrialPlan } from '@/core/trial/plan'
 
@@ -30,12 +30,13 @@ const NOMINAL_STEP_DB = 6
 export function whileOut(plan: TrialPlan, log: RunLog): WhileOut[] {
   const levels = new Map<string, number[]>()
   const steps = new Set<number>()
+  const read = checkReader(plan.scales)
   for (const c of standingChecks(log)) {
     const scale = plan.scales[listenerOf(c.direction)]
     if (c.state === 'sent' || !isInDb(scale)) continue
     const step = 'strength' in scale ? (scale.strength.stepDb ?? NOMINAL_STEP_DB) : 1
     steps.add(step)
-    const cell = levelCell(readReport(c.text, scale), scale, step)
+    const cell = levelCell(read(c), scale, step)
     const middle = cell && cellMiddle(cell)
     if (middle === null) continue
     const key = `${c.markId} ${c.direction} ${c.linkId}`
