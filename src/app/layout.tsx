@@ -7,6 +7,7 @@ import { headers } from 'next/headers'
 import type { ReactNode } from 'react'
 import { EARLY_SCRIPT } from '@/ui/early/earlyScript'
 import { PageReady } from '@/ui/early/PageReady'
+import { preloadFaces } from '@/ui/theme/faces'
 
 export const metadata: Metadata = {
   title: 'Even Reach',
@@ -23,6 +24,7 @@ export const viewport: Viewport = { width: 'device-width', initialScale: 1 }
 export default async function RootLayout({ children }: { children: ReactNode }) {
   const policy = (await headers()).get('content-security-policy')
   const nonce = policy?.match(/'nonce-([^']+)'/)?.[1]
+  preloadFaces()
   return (
     <html lang="en">
       <body>
