@@ -1,18 +1,12 @@
-import { beforeEach, expect, it, vi } from 'vitest'
+import { expect, it, vi } from 'vitest'
 import { checkOf } from '@/core/testing/plans'
-import { addTrial, appendEntries, invite, openTrial, pair, planOf, startRun, type Db } from '@/data'
+import { addTrial, appendEntries, invite, openTrial, pair, planOf, startRun } from '@/data'
 import { freshDatabase } from '@/data/testing/database'
 import { deviceSaid, listen, tellBoard } from './live'
 import { board } from './board'
 
-let db: Db
-vi.mock('@/data/database', async (original) => ({ ...(await original<object>()), db: () => db }))
-
-beforeEach(() => {
-  db = freshDatabase().db
-})
-
 it('tells of each device what is here of it, what it said last, and how far off its clock is', () => {
+  const { db } = freshDatabase()
   const trialId = addTrial(db, 'Wet hill', '', 1)
   const plan = planOf(openTrial(db, trialId)!)
   const runId = startRun(db, trialId, 'Morning', plan, { note: '', fixedBeforehand: true, imported: false })
@@ -24,7 +18,7 @@ it('tells of each device what is here of it, what it said last, and how far off 
   const made = pair(db, words)
   if (!made.ok) throw new Error('not paired')
   const { device } = made.value
-  expect(board(trialId)).toMatchObject([
+  expect(board(trialId, db)).toMatchObject([
     {
       name: 'Hill',
       said: null,
@@ -48,13 +42,13 @@ it('tells of each device what is here of it, what it said last, and how far off 
     { sentAt: '2026-05-16T08:03:10Z', waiting: 3, battery: 0.4, position: undefined },
     now,
   )
-  expect(board(trialId)).toMatchObject([
+  expect(board(trialId, db)).toMatchObject([
     {
       runs: [{ entries: 1, checks: 1, lastEntryAt: '2026-05-16T08:00:00Z' }],
       said: { waiting: 3, battery: 0.4, clockOffMs: 180_000, fromBaseM: null },
     },
   ])
-  expect(board('another trial')).toEqual([])
+  expect(board('another trial', db)).toEqual([])
 })
 
 it('tells whoever listens, until they are let go', () => {

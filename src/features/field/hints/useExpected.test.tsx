@@ -11,10 +11,8 @@ import type { RunPack } from '../log/runPack'
 import { useExpected } from './useExpected'
 
 const asked: { ask: ForecastAsk; answer: (f: FieldForecast | null) => void; fail: (e: Error) => void }[] = []
-vi.mock('./forecaster', () => ({
-  forecast: (_signal: AbortSignal, _run: string, ask: ForecastAsk) =>
-    new Promise((answer, fail) => asked.push({ ask, answer, fail })),
-}))
+const corrected = (_signal: AbortSignal, _run: string, ask: ForecastAsk) =>
+  new Promise<FieldForecast | null>((answer, fail) => asked.push({ ask, answer, fail }))
 beforeEach(() => void (asked.length = 0))
 
 const A = link(rig('a'))
@@ -34,7 +32,9 @@ const pack = {
 } as RunPack
 const check = (markId: string) => testEntry({ kind: 'check', ...checkOf(markId, 'a', 'not heard') })
 const show = (of: RunPack, entries: Entry[]) =>
-  renderHook(({ log }) => useExpected(of, log, []), { initialProps: { log: foldEntries(entries) } })
+  renderHook(({ log }) => useExpected(of, log, [], corrected), {
+    initialProps: { log: foldEntries(entries) },
+  })
 const forecastOf = (chance: number, ofRun: number): FieldForecast => ({
   ...{ checks: 20 + ofRun, ofRun, worth: [] },
   chances: { [forecastKey('m0', 'a')]: chance },

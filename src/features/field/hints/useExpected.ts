@@ -6,6 +6,7 @@ import { marksNow, standingChecks, type CheckKey, type RunLog } from '@/core/tri
 import { useAnswer } from '@/ui/answers/useAnswer'
 import type { RunPack } from '../log/runPack'
 import { expectedChance } from './expected'
+import type { forecast } from './forecaster'
 
 /** A chance of copy, and how many checks it was corrected by; 0 for the prediction alone. */
 export interface Chance {
@@ -32,8 +33,19 @@ function useLastTwo(found: FieldForecast | null) {
   return next
 }
 
-/** What the pack brought, corrected on the device by all that is logged; with no network, after each check. */
-export function useExpected(pack: RunPack, log: RunLog, open: readonly CheckKey[]): Expected {
+/** Its worker comes when it is first asked. */
+const byWorker: typeof forecast = async (...asked) => (await import('./forecaster')).forecast(...asked)
+
+/**
+ * What the pack brought, corrected on the device by all that is logged; with no network, after each check.
+ * @param corrected works the correction out
+ */
+export function useExpected(
+  pack: RunPack,
+  log: RunLog,
+  open: readonly CheckKey[],
+  corrected = byWorker,
+): Expected {
   const { basis, runId, plan } = pack
   const checks = useMemo(() => standingChecks(log), [log])
   const told = useMemo(
@@ -49,9 +61,8 @@ export function useExpected(pack: RunPack, log: RunLog, open: readonly CheckKey[
   const answer = useAnswer(
     basis ? [basis, runId, told] : null,
     async ([base, run], signal) => {
-      const { forecast } = await import('./forecaster')
       const asked = { basis: base, plan, marks: marksNow(plan, log), checks, open: open.map(keyOf) }
-      return forecast(signal, run, { ...asked, hereId: log.currentMark })
+      return corrected(signal, run, { ...asked, hereId: log.currentMark })
     },
     [runId],
   )
