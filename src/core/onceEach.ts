@@ -9,3 +9,13 @@ export function onceEach<K, V>(of: (thing: K) => V): (thing: K) => V {
     return made
   }
 }
+
+/** The same for things that others hold: an answer is let go with what it is of. */
+export function onceWhileHeld<K extends object, V>(of: (thing: K) => V): (thing: K) => V {
+  const known = new WeakMap<K, { made: V }>()
+  return (thing) => {
+    const old = known.get(thing) ?? { made: of(thing) }
+    known.set(thing, old)
+    return old.made
+  }
+}

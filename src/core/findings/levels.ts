@@ -1,4 +1,4 @@
-import { onceEach } from '@/core/onceEach'
+import { onceEach, onceWhileHeld } from '@/core/onceEach'
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import { isInDb, levelCell, silenceCell } from '@/core/reports/toCell'
 import type { Reading } from '@/core/reports/reading'
@@ -49,11 +49,11 @@ export function cellsOf(input: FindingsInput, checks: readonly ReadCheck[]): Cel
   return cells
 }
 
-/** A log's checks with their cells, for all that reads them. */
-export function cellsIn(input: FindingsInput) {
+/** A log's checks with their cells, for all that reads them; looking for the thresholds takes time. */
+export const cellsIn = onceWhileHeld((input: FindingsInput) => {
   const { checks } = readChecks(input)
   return { checks, cells: cellsOf(input, checks) }
-}
+})
 
 function addDirection(
   cells: CellsById,
