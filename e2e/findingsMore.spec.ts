@@ -130,6 +130,14 @@ test('the findings print on one page, of A4 and of Letter', async ({ page }) => 
     })
     expect(pdf.toString('latin1').match(/\/Type\s*\/Page\b/g)).toHaveLength(1)
   }
+  // Asked what nobody has asked yet, the sheet comes before what it says.
+  const sent = await (await page.request.get(`${trial}/findings/summary?margin=2.7`)).text()
+  const [head, waits, says] = ['<h1', 'Working out what the log says', 'Checks used'].map((t) =>
+    sent.indexOf(t),
+  )
+  expect(head).toBeGreaterThan(0)
+  expect(waits).toBeGreaterThan(head!)
+  expect(says).toBeGreaterThan(waits!)
   await page.getByRole('link', { name: 'Back to the findings' }).click()
   await page.waitForURL(/\/findings\?.*floor=2000/)
 })

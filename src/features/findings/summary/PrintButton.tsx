@@ -2,9 +2,9 @@
 
 import Button from '@mui/material/Button'
 
-export function PrintButton() {
+export function PrintButton({ disabled }: { disabled: boolean }) {
   return (
-    <Button variant="contained" onClick={() => window.print()}>
+    <Button variant="contained" disabled={disabled} onClick={() => window.print()}>
       Print it
     </Button>
   )

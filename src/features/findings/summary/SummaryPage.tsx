@@ -3,7 +3,6 @@ import Typography from '@mui/material/Typography'
 import { decide, decisionWords, type Answer, type Burden, type Findings } from '@/core/findings'
 import { marksNow } from '@/core/trial'
 import type { Units } from '@/core/units'
-import { LinkButton } from '@/ui/shell/LinkButton'
 import { looksById } from '@/ui/theme/palette'
 import { AnswerView } from '../answer/AnswerView'
 import { PlacesPart } from '../answer/PlacesPart'
@@ -11,10 +10,9 @@ import { RestsOn } from '../checks/RestsOn'
 import { choicesText } from '../frame/choicesText'
 import type { Places } from '../frame/places'
 import { namesOf, type AskedFindings } from '../frame/openFindings'
-import { paramsFromSettings } from '../frame/ruleParams'
 import { needOf, type AreaToCover } from '../reach/areasToCover'
 import { ReachTable } from '../reach/ReachTable'
-import { PrintButton } from './PrintButton'
+import { SummarySheet } from './SummarySheet'
 
 interface Props {
   asked: AskedFindings
@@ -28,36 +26,12 @@ interface Props {
 
 /** One sheet to print: the answer to the question with its picture, how far, what to take, and by what method. */
 export function SummaryPage({ asked, findings, answer, places, burdens, areas, units }: Props) {
-  const { open, plan, runs, shown, settings } = asked
+  const { plan, runs, shown, settings } = asked
   const { link } = namesOf(asked)
   const answers = decide(findings, plan.links, needOf(settings, areas), new Map(burdens), units)
   const runList = runs.map((r) => ({ id: r.row.id, name: r.row.name }))
   return (
-    <Box
-      sx={{
-        maxWidth: 980,
-        '@media print': {
-          zoom: 0.62,
-          maxWidth: 'none',
-          '& h3': { mt: 1 },
-          '& td, & th': { py: 0.3 },
-          '& details': { display: 'none' },
-        },
-      }}
-    >
-      <Box className="no-print" sx={{ display: 'flex', gap: 1, mb: 2 }}>
-        <PrintButton />
-        <LinkButton href={`/trials/${open.trial.id}/findings?${paramsFromSettings(settings, shown.row.id)}`}>
-          Back to the findings
-        </LinkButton>
-      </Box>
-      <Typography variant="h1" component="h1" sx={{ mb: 0.25 }}>
-        {plan.trialName}
-      </Typography>
-      <Typography sx={{ color: 'var(--soft)', mb: 1.5 }}>
-        {plan.question} {shown.row.name}, {shown.row.startedAt.slice(0, 10)}
-        {plan.base && `, from ${plan.base.name}`}.
-      </Typography>
+    <SummarySheet asked={asked}>
       <AnswerView {...{ answer, units }} looks={looksById(plan.links)} />
       <PlacesPart places={places} />
       {findings.where === 'ways' && findings.checks > 0 && (
@@ -85,6 +59,6 @@ export function SummaryPage({ asked, findings, answer, places, burdens, areas, u
           Checks used: {choicesText(settings, runList, shown.row.id)} Intervals are 90 %; marks are the units.
         </p>
       </Box>
-    </Box>
+    </SummarySheet>
   )
 }
