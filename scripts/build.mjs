@@ -5,6 +5,7 @@ import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { generateSW } from 'workbox-build'
 import { compiledAhead } from './compiledAhead.mjs'
+import { compressedAhead } from './compressedAhead.mjs'
 import { fieldFiles } from './fieldFiles.mjs'
 
 const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
@@ -15,6 +16,7 @@ const { status } = spawnSync(join(root, 'node_modules', '.bin', 'next'), ['build
 if (status !== 0) process.exit(status ?? 1)
 const build = readFileSync(join(root, '.next', 'BUILD_ID'), 'utf8').trim()
 compiledAhead(join(root, '.next', 'static', 'chunks'))
+await compressedAhead(join(root, '.next', 'static'))
 const swDest = join(root, '.next', 'service-worker.js')
 const kept = fieldFiles(join(root, '.next'))
 const { count, size, warnings } = await generateSW({

@@ -74,6 +74,9 @@ const BUILT_FROM = [
   'package.json',
   'package-lock.json',
   'scripts/build.mjs',
+  'scripts/compiledAhead.mjs',
+  'scripts/compressedAhead.mjs',
+  'scripts/fieldFiles.mjs',
 ]
 
 /** Bundles what runs beside the server, where what it is made from has changed. */

@@ -49,12 +49,24 @@ const ready = new Promise((done, fail) => {
   server.stdout.on('data', (b) => String(b).includes('runs at') && done(undefined))
   server.on('exit', () => fail(new Error('the server ended')))
 })
-const kB = (bytes) => Math.round(gzipSync(bytes).length / 100) / 10
+const inKb = (length) => Math.round(length / 100) / 10
+const kB = (bytes) => inKb(gzipSync(bytes).length)
 
-async function bytesOf(path) {
-  const response = await fetch(base + path)
+async function answerOf(path) {
+  const response = await fetch(base + path, { headers: { 'accept-encoding': 'gzip, deflate, br, zstd' } })
   if (!response.ok) throw new Error(`${path} answered ${response.status}`)
-  return Buffer.from(await response.arrayBuffer())
+  return response
+}
+
+const bytesOf = async (path) => Buffer.from(await (await answerOf(path)).arrayBuffer())
+
+/** Of a file of the build, as it is sent. */
+async function sentOf(path) {
+  const response = await answerOf(path)
+  await response.arrayBuffer()
+  const length = Number(response.headers.get('content-length'))
+  if (!(length > 0)) throw new Error(`${path} does not say how long it is`)
+  return inKb(length)
 }
 
 const scripts = new Map()
@@ -63,7 +75,7 @@ async function sizeOf(path) {
   // A script with noModule is for browsers that cannot run the rest; no supported one loads it.
   const text = String(html).replace(/<script[^>]*noModule[^>]*>/gi, '')
   const first = [...new Set(text.match(/\/_next\/static\/[^"'\\]+\.js/g))]
-  for (const s of first) if (!scripts.has(s)) scripts.set(s, kB(await bytesOf(s)))
+  for (const s of first) if (!scripts.has(s)) scripts.set(s, await sentOf(s))
   return { html: kB(html), script: Math.round(10 * first.reduce((n, s) => n + scripts.get(s), 0)) / 10 }
 }
 
@@ -76,10 +88,10 @@ try {
   for (const path of ['/', '/import', '/field']) sizes[path] = await sizeOf(path)
   for (const page of TRIAL_PAGES) sizes[`trial/${page}`] = await sizeOf(`${trial}/${page}`)
   const files = fieldFiles(join(root, '.next'))
-  const bytes = await Promise.all(files.map((f) => bytesOf(`/_next/static/${f}`)))
+  const sent = await Promise.all(files.map((f) => sentOf(`/_next/static/${f}`)))
   sizes['kept on a device'] = {
     html: sizes['/field'].html,
-    script: Math.round(bytes.reduce((n, b) => n + kB(b), 0)),
+    script: Math.round(sent.reduce((n, size) => n + size, 0)),
   }
   if (process.argv.includes('--write')) {
     writeFileSync(FILE, `${JSON.stringify(sizes, null, 2)}\n`)

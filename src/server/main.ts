@@ -5,6 +5,7 @@ import next from 'next'
 import { databaseFile, databaseTrouble, db } from '@/data/database'
 import { deviceOfToken, sawDevice, type KnownDevice } from '@/data/devices'
 import { diskTrouble } from '@/data/diskTrouble'
+import { withBuiltFiles } from './builtFiles'
 import { CrewDoors, setCrewDoors } from './crew/crewDoors'
 import { admit, pathOf, type Admission, type Asked } from './door/admit'
 import { LOOPBACK, type Door } from './door/guard'
@@ -102,10 +103,11 @@ async function main() {
   const app = next({ dev, dir: root, hostname: '127.0.0.1', port })
   await app.prepare()
   const nextHandler = app.getRequestHandler()
-  const behind = handlerOf((request, response) => {
+  const answer: RequestListener = (request, response) => {
     if (answeredPlainly(request, response)) return
     nextHandler(request, response).catch((e: unknown) => process.stderr.write(`${String(e)}\n`))
-  })
+  }
+  const behind = handlerOf(dev ? answer : withBuiltFiles(join(root, '.next', 'static'), answer))
   const desk = createServer(behind(() => ({ kind: 'desk', names: LOOPBACK })))
   if (dev) {
     const upgrade = app.getUpgradeHandler()

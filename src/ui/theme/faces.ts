@@ -1,8 +1,14 @@
 import { preload } from 'react-dom'
 
 const FACES = [
-  new URL('@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff2', import.meta.url),
-  new URL('@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-700-normal.woff2', import.meta.url),
+  new URL(
+    '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-400-normal.woff2',
+    import.meta.url,
+  ),
+  new URL(
+    '@fontsource/atkinson-hyperlegible/files/atkinson-hyperlegible-latin-700-normal.woff2',
+    import.meta.url,
+  ),
 ]
 
 /**
