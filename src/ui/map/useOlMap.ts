@@ -11,6 +11,7 @@ import type VectorLayer from 'ol/layer/Vector'
 import type VectorSource from 'ol/source/Vector'
 import type { Place } from '@/core/geo'
 import type { Units } from '@/core/units'
+import { calmStart } from './calmStart'
 import { shownExtent, type MapContent } from './mapDrawing'
 import { placeAt } from './useDrawing'
 
@@ -35,6 +36,7 @@ export function useOlMap(element: RefObject<HTMLElement | null>, latest: Latest,
       controls: defaultControls({ attribution: false, rotate: false }),
       view: new View({ center: [0, 0], zoom: 2, maxZoom: 18 }),
     })
+    const asItChanges = calmStart(made, viewport)
     made.on('pointermove', (e) => {
       if (!e.dragging) latest.current.onPointer(placeAt(e.coordinate))
     })
@@ -50,6 +52,7 @@ export function useOlMap(element: RefObject<HTMLElement | null>, latest: Latest,
     // eslint-disable-next-line react-hooks/set-state-in-effect
     setMap(made)
     return () => {
+      asItChanges()
       viewport.removeEventListener('pointerleave', leave)
       document.fonts.removeEventListener('loadingdone', redraw)
       made.setTarget(undefined)
