@@ -14,8 +14,10 @@ export function onceEach<K, V>(of: (thing: K) => V): (thing: K) => V {
 export function onceWhileHeld<K extends object, V>(of: (thing: K) => V): (thing: K) => V {
   const known = new WeakMap<K, { made: V }>()
   return (thing) => {
-    const old = known.get(thing) ?? { made: of(thing) }
-    known.set(thing, old)
-    return old.made
+    const old = known.get(thing)
+    if (old) return old.made
+    const made = of(thing)
+    known.set(thing, { made })
+    return made
   }
 }

@@ -1,6 +1,7 @@
 import type { Place } from '@/core/geo'
 import { metresPerDegree } from '@/core/geo/degrees'
 import type { Direction } from '@/core/kit/rig/rig'
+import { onceWhileHeld } from '@/core/onceEach'
 import { inverseSpd } from '@/core/stats/numeric/cholesky'
 
 /** What a log taught of a prediction, as it goes over the wire: a normal posterior of effects and of places. */
@@ -111,11 +112,7 @@ interface Prepared {
   effects: number[][]
 }
 
-const preparations = new WeakMap<Correction, Prepared>()
-
-function preparedOf(c: Correction): Prepared {
-  const known = preparations.get(c)
-  if (known) return known
+const preparedOf = onceWhileHeld((c: Correction): Prepared => {
   const n = c.places.length
   const m = c.mean.length - n
   const inverse = inverseSpd(shadowCovariance(c.places, c.shadowDb, c.shadowM)) ?? []
@@ -125,16 +122,14 @@ function preparedOf(c: Correction): Prepared {
   const square = (rows: number, from: number) =>
     Array.from({ length: rows }, (_, i) => Array.from({ length: n }, (__, j) => sigma(from + i, m + j)))
   const about = times(times(inverse, square(n, m)), inverse)
-  const made = {
+  return {
     inverse,
     perNear: inverse.map((row) => row.reduce((s, v, j) => s + v * c.mean[m + j]!, 0)),
     quadratic: about.map((row, i) => row.map((v, j) => v - inverse[i]![j]!)),
     mixed: times(square(m, 0), inverse),
     effects: Array.from({ length: m }, (_, i) => Array.from({ length: m }, (__, j) => sigma(i, j))),
   }
-  preparations.set(c, made)
-  return made
-}
+})
 
 /** Beyond so many of its lengths shadowing has nothing in common, e^-8. */
 const LENGTHS = 8

@@ -1,5 +1,6 @@
 import type { Place } from '@/core/geo'
 import { metresPerDegree } from '@/core/geo/degrees'
+import { onceWhileHeld } from '@/core/onceEach'
 import { coverAt, spacingM, terrainHeight, type Cover, type CoverAt, type Terrain } from '@/core/terrain'
 
 /** Square cells about a place in their middle, as on a plane; row 0 in the north. */
@@ -46,21 +47,16 @@ export interface RasterGround {
 
 /** Less of what is known than this is no land to speak of, and the sea counts too. */
 const LEAST_LAND = 0.05
-const landBy = new WeakMap<RasterGround, boolean>()
 
 /** Whether a raster has sea (ground at exactly 0 m) that is left out of shares and areas, as nobody walks there. */
-export function landAlone(ground: RasterGround): boolean {
-  const known = landBy.get(ground)
-  if (known !== undefined) return known
+export const landAlone = onceWhileHeld((ground: RasterGround): boolean => {
   let [land, sea] = [0, 0]
   for (const h of ground.heightsM) {
     if (h === 0) sea++
     else if (h === h) land++
   }
-  const alone = sea > 0 && land > LEAST_LAND * (land + sea)
-  landBy.set(ground, alone)
-  return alone
-}
+  return sea > 0 && land > LEAST_LAND * (land + sea)
+})
 
 /** Whether a cell, east and south of the middle, counts in shares and areas. */
 export function countsAt(ground: RasterGround, east: number, south: number): boolean {
