@@ -16,18 +16,28 @@ async function Filled({ fill }: { fill: () => Promise<ReactNode> }) {
   return <>{await fill()}</>
 }
 
+/** What is there at once: what a place stands in, and what stands there until it is filled. */
+interface Around {
+  frame: (asked: AskedFindings, content: ReactNode) => ReactNode
+  waiting: (asked: AskedFindings) => ReactNode
+}
+
+const IN_FRAME: Around = {
+  frame: (asked, content) => <FindingsFrame asked={asked}>{content}</FindingsFrame>,
+  waiting: () => <FindingsToCome />,
+}
+
 /** A page of the findings: its place at once, then what belongs there. */
-export function placePage(fill: Fill) {
+export function placePage(fill: Fill, { frame, waiting } = IN_FRAME) {
   return async function Place(props: FindingsProps) {
     const { asked, units } = await openFindings(props)
     if (!asked.shown) return <NoFindings trialId={asked.open.trial.id} />
     const query = await props.searchParams
-    return (
-      <FindingsFrame asked={asked}>
-        <Suspense fallback={<FindingsToCome />}>
-          <Filled fill={() => fill(asked, units, query)} />
-        </Suspense>
-      </FindingsFrame>
+    return frame(
+      asked,
+      <Suspense fallback={waiting(asked)}>
+        <Filled fill={() => fill(asked, units, query)} />
+      </Suspense>,
     )
   }
 }
