@@ -10,6 +10,7 @@ import { buildSync } from 'esbuild'
 import type { HeightGrid } from '../src/core/terrain'
 import type { HalfAsk } from './coverageHalf'
 import { readTile } from './readTile'
+import { median } from './median'
 import { BENCHMARKS, writeTable } from './table'
 
 const { file, grid } = readTile()
@@ -35,8 +36,6 @@ function rasterOf({ width, height, data, scaleM }: HeightGrid, half: number) {
   const raster = { base: { lat: 47.5, lon: -29.5 }, half, stepM: CELL_M, stepLat: 0.0008, stepLon: 0.0012 }
   return { raster, shared }
 }
-
-const median = (values: number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!
 
 async function main(): Promise<void> {
   const half = Math.min(grid.width, grid.height) >> 1

@@ -1,5 +1,6 @@
 // Speed of the ground: profile to the pointer, relief and contours, reading a large tile. npm run bench:ground;
 // writes its table into docs/benchmarks.md.
+import { median } from './median'
 import { BENCHMARKS, writeTable } from './table'
 import { buildIsland } from '../src/core/sim'
 import { AVERAGE_GROUND, deltaBullingtonLoss } from '../src/core/propagation'
@@ -14,7 +15,6 @@ import {
   terrainOf,
 } from '../src/core/terrain'
 
-const median = (times: number[]) => times.sort((a, b) => a - b)[Math.floor(times.length / 2)]!
 const rows: string[][] = []
 function time(what: string, runs: number, wanted: string, work: () => unknown): void {
   work()

@@ -1,7 +1,9 @@
 // What the map of the ground costs an old laptop while it is used: Chromium with its processor slowed four times, the
-// pointer moved over it, the map panned, a mark dragged. npm run bench:moved -- http://127.0.0.1:PORT, against a demo
+// pointer moved over it, the map panned. npm run bench:moved -- http://127.0.0.1:PORT, against a demo
 import { chromium as playwright, type Page } from '@playwright/test'
 import { chromium } from '../e2e/chromium'
+import { longTasks, watchLongTasks, type Blocked } from './longTasks'
+import { trialIn } from './served'
 import { BENCHMARKS, writeTable } from './table'
 
 const base = process.argv[2]
@@ -10,18 +12,15 @@ const SLOWED = 4
 const QUIET_MS = 6000
 const FRAME_MS = 16
 
-interface Moved {
-  longestMs: number
-  blockedMs: number
-}
+type Box = { x: number; y: number; width: number; height: number }
 
-async function during(page: Page, what: () => Promise<void>): Promise<Moved> {
-  await page.evaluate(() => void ((window as unknown as { long: number[] }).long.length = 0))
+async function during(page: Page, what: () => Promise<void>): Promise<Blocked> {
+  // What came before is taken away.
+  await longTasks(page)
   await what()
   // What a move sets off is counted with it.
   await page.waitForTimeout(1000)
-  const long = await page.evaluate(() => (window as unknown as { long: number[] }).long)
-  return { longestMs: Math.max(0, ...long), blockedMs: long.reduce((s, d) => s + Math.max(0, d - 50), 0) }
+  return longTasks(page)
 }
 
 /** Along a line over the map, from one share of its width to another, as a hand goes. */
@@ -34,8 +33,6 @@ async function go(page: Page, box: Box, from: number, to: number, ms: number): P
   }
 }
 
-type Box = { x: number; y: number; width: number; height: number }
-
 async function main(): Promise<void> {
   const browser = await playwright.launch(chromium())
   try {
@@ -44,14 +41,9 @@ async function main(): Promise<void> {
       serviceWorkers: 'block',
     })
     const page = await context.newPage()
-    await page.addInitScript(() => {
-      const long: number[] = ((window as unknown as { long: number[] }).long = [])
-      new PerformanceObserver((list) => list.getEntries().forEach((e) => long.push(e.duration))).observe({
-        type: 'longtask',
-      })
-    })
+    await watchLongTasks(page)
     const home = await (await fetch(base!)).text()
-    await page.goto(base + /\/trials\/[0-9a-f-]{36}(?=\/findings)/.exec(home)![0] + '/ground')
+    await page.goto(`${base}${trialIn(home)}/ground`)
     const map = page.locator('.ol-viewport').first()
     await map.waitFor()
     await page.waitForTimeout(QUIET_MS)
@@ -64,7 +56,7 @@ async function main(): Promise<void> {
       await go(page, box, 0.2, 0.3, 500)
       await page.mouse.up()
     }
-    const rows: [string, Moved][] = [
+    const rows: [string, Blocked][] = [
       [
         'the pointer moved over the map, the first time, 3 s',
         await during(page, () => go(page, box, 0.1, 0.9, 3000)),

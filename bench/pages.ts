@@ -10,7 +10,9 @@ import { chromium as playwright, type Browser, type BrowserContext } from '@play
 import { chromium } from '../e2e/chromium'
 import { openDatabase } from '../src/data'
 import { filledTrial } from './filledTrial'
-import { served } from './served'
+import { longTasks, watchLongTasks, type Blocked } from './longTasks'
+import { median } from './median'
+import { served, trialIn } from './served'
 import { BENCHMARKS, writeTable } from './table'
 
 const PORT = 3468
@@ -19,13 +21,10 @@ const SLOWED = 4
 const TIMES = Number(process.argv[2] ?? 3)
 const SETTLED_MS = 2500
 
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!
 const seconds = (ms: number) => `${(ms / 1000).toFixed(2)} s`
 
-interface Felt {
+interface Felt extends Blocked {
   hydratedMs: number
-  blockedMs: number
-  longestMs: number
   nodes: number
 }
 
@@ -34,13 +33,7 @@ async function felt(context: BrowserContext, path: string): Promise<Felt> {
   const page = await context.newPage()
   const cdp = await context.newCDPSession(page)
   await cdp.send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
-  await page.addInitScript(() => {
-    const long: number[] = ((window as unknown as { long: number[] }).long = [])
-    new PerformanceObserver((list) => list.getEntries().forEach((e) => long.push(e.duration))).observe({
-      type: 'longtask',
-      buffered: true,
-    })
-  })
+  await watchLongTasks(page)
   const since = performance.now()
   await page.goto(base + path, { waitUntil: 'commit' })
   await page.waitForFunction(() => {
@@ -49,13 +42,10 @@ async function felt(context: BrowserContext, path: string): Promise<Felt> {
   })
   const hydratedMs = performance.now() - since
   await page.waitForTimeout(SETTLED_MS)
-  const { long, nodes } = await page.evaluate(() => ({
-    long: (window as unknown as { long: number[] }).long,
-    nodes: document.querySelectorAll('*').length,
-  }))
+  const blocked = await longTasks(page)
+  const nodes = await page.evaluate(() => document.querySelectorAll('*').length)
   await page.close()
-  const blockedMs = long.reduce((s, d) => s + Math.max(0, d - 50), 0)
-  return { hydratedMs, blockedMs, longestMs: Math.max(0, ...long), nodes }
+  return { hydratedMs, ...blocked, nodes }
 }
 
 async function rowOf(browser: Browser, name: string, path: string): Promise<string[]> {
@@ -92,7 +82,7 @@ async function pages(folder: string): Promise<void> {
   const stop = await served(file, PORT)
   const browser = await playwright.launch(chromium())
   try {
-    const trial = /\/trials\/[0-9a-f-]{36}(?=\/findings)/.exec((await fetched('/')).text)![0]
+    const trial = trialIn((await fetched('/')).text)
     const opened = [
       'kit',
       'plan',

@@ -1,6 +1,9 @@
 import { spawn } from 'node:child_process'
 import { join } from 'node:path'
 
+/** Where a trial that has findings lies, by the list of trials as it is sent. */
+export const trialIn = (list: string): string => /\/trials\/[0-9a-f-]{36}(?=\/findings)/.exec(list)![0]
+
 /** Starts the build's server on a database. @returns once it is ready, how to stop it */
 export async function served(file: string, port: number): Promise<() => void> {
   const server = spawn(process.execPath, [join('build', 'server.cjs')], {

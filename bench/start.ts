@@ -4,18 +4,16 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { served } from './served'
+import { median } from './median'
+import { served, trialIn } from './served'
 import { BENCHMARKS, writeTable } from './table'
 
 const PORT = 3469
 const base = `http://127.0.0.1:${PORT}`
 const TIMES = Number(process.argv[2] ?? 5)
-const DAY = ['checks.csv', 'kit.json', 'gpx'].flatMap((kind) => [
-  `--${kind.split('.')[0]}`,
-  join('e2e', 'fixtures', kind === 'gpx' ? 'ostrey-spring.gpx' : `ostrey-spring-${kind}`),
-])
+const SPRING = join('e2e', 'fixtures', 'ostrey-spring')
+const DAY = ['--checks', `${SPRING}-checks.csv`, '--kit', `${SPRING}-kit.json`, '--gpx', `${SPRING}.gpx`]
 
-const median = (values: readonly number[]) => [...values].sort((a, b) => a - b)[values.length >> 1]!
 const seconds = (values: readonly number[]) => `${(median(values) / 1000).toFixed(2)} s`
 
 /** How long an answer takes to begin, and to end. */
@@ -60,7 +58,7 @@ async function main(): Promise<void> {
       took.ready.push(performance.now() - since)
       const { text } = await answered('/')
       took.page.push(performance.now() - since)
-      const trial = /\/trials\/[0-9a-f-]{36}(?=\/findings)/.exec(text)![0]
+      const trial = trialIn(text)
       const { beganMs, endedMs } = await answered(`${trial}/findings/summary`)
       took.began.push(beganMs)
       took.printed.push(endedMs)

@@ -1,0 +1,3 @@
+/** The middle one of some values. */
+export const median = (values: readonly number[]): number =>
+  [...values].sort((a, b) => a - b)[values.length >> 1]!
