@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { promisify } from 'node:util'
 import { brotliCompress, constants, gzip } from 'node:zlib'
 
-const TEXT = /\.(js|css|svg|json|map)$/
+const TEXT = /\.(js|css|svg|json)$/
 /** A file shorter than this fits a packet as it is. */
 const WORTH_IT = 1000
 
