@@ -1,15 +1,15 @@
 import { db, groundOfTrial, listParts, listRigs } from '@/data'
 import { usedOf } from '@/core/offered'
 import { findingsOfRuns } from '@/features/findings/frame/compute'
+import { filledPage } from '@/features/findings/frame/filledPage'
 import { answerFor } from '@/features/findings/frame/openFindings'
-import { placePage } from '@/features/findings/frame/placePage'
 import { placesOf } from '@/features/findings/frame/places'
 import { areasToCover, settingsWithArea } from '@/features/findings/reach/areasToCover'
 import { burdensOf } from '@/features/findings/reach/burdens'
 import { SummaryPage } from '@/features/findings/summary/SummaryPage'
 import { SummarySheet } from '@/features/findings/summary/SummarySheet'
 
-export default placePage(
+export default filledPage(
   async (asked, units) => {
     const areas = areasToCover(usedOf(groundOfTrial(db(), asked.open).areas), asked.plan.base)
     const findings = await findingsOfRuns(asked.chosen, settingsWithArea(asked.settings, areas))
@@ -23,5 +23,5 @@ export default placePage(
       />
     )
   },
-  { frame: (_, sheet) => sheet, waiting: (asked) => <SummarySheet asked={asked} /> },
+  { waiting: (asked) => <SummarySheet asked={asked} /> },
 )
