@@ -1,6 +1,6 @@
 import { placedOf, type Place } from '@/core/geo'
 import { linkKey } from '@/core/reach/linkKey'
-import { expectedAt, weakerOf, type ExpectedLevel } from '@/core/reach/legGround'
+import { expectedAt, weakerOf, type ExpectedLevel } from '@/core/reach/planGround'
 import { apartM, correctedBy, type Correction } from '@/core/reach/correction/correction'
 import {
   learnCorrection,

@@ -1,5 +1,5 @@
 import { differenceDraws } from '@/core/model/answers'
-import { expectedAt, type PlanGround } from '@/core/reach/legGround'
+import { expectedAt, type PlanGround } from '@/core/reach/planGround'
 import type { LinkContrasts } from '@/core/reach/correction/agree'
 import { linkKey } from '@/core/reach/linkKey'
 import type { FindingsInput } from './input'

@@ -1,5 +1,5 @@
 import { listenerOf } from '@/core/kit/rig/rig'
-import { expectedAt, type PlanGround } from '@/core/reach/legGround'
+import { expectedAt, type PlanGround } from '@/core/reach/planGround'
 import { linkKey } from '@/core/reach/linkKey'
 import type { MarginSeen } from '@/core/reach/correction/learnCorrection'
 import { isCopiedBy, type FindingsInput } from './input'

@@ -1,4 +1,4 @@
-import { normalQuantile } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import type { UniformRandom } from '@/core/stats/numeric/uniformRandom'
 
 /** The root above one of x^(d+1) = x + 1. */

@@ -1,4 +1,5 @@
-import { normalCdf, normalQuantile } from '@/core/stats/numeric/normal'
+import { normalCdf } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import { seededRandom, type SeededRandom } from '@/core/stats/numeric/seededRandom'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { direct } from '@/core/geo'
-import { normalQuantile } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import { BASE, LINK } from '@/core/testing/flatGround'
 import type { Correction } from './correction/correction'
 import { priorCorrection } from './correction/learnCorrection'

@@ -1,4 +1,4 @@
-import { normalQuantile } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import type { LegStops } from './legGround'
 import { linkKey } from './linkKey'
 import { marginsOver, offDraws, worseWay, type AskedPlace, type MarginAsk } from './map/jointDraws'

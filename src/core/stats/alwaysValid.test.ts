@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { alwaysValidInterval, alwaysValidOf, alwaysValidP } from './alwaysValid'
-import { normalQuantile } from './numeric/normal'
+import { normalQuantile } from './numeric/normalQuantile'
 import { seededRandom } from './numeric/seededRandom'
 
 const PRIOR = { mean: 0, sd: 14 }

@@ -1,4 +1,4 @@
-import type { PlanGround } from '@/core/reach/legGround'
+import type { PlanGround } from '@/core/reach/planGround'
 import type { CountDifference } from '@/core/stats/scales/betaBinomial'
 import type { ConditionFactor } from '@/core/trial/conditions'
 import type { FindingsInput, ReadCheck } from '../input'

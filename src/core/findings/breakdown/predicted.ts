@@ -1,5 +1,5 @@
 import { linkKey } from '@/core/reach/linkKey'
-import { expectedAt, type PlanGround } from '@/core/reach/legGround'
+import { expectedAt, type PlanGround } from '@/core/reach/planGround'
 import { cellMiddle } from '@/core/stats/scales/levelCell'
 import { intervalRegression } from '@/core/stats/scales/intervalRegression'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'

@@ -1,5 +1,5 @@
 import { holm } from '@/core/stats/exact/holm'
-import { normalQuantile } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import type { Interval } from '@/core/stats/interval'
 import type { PairComparison } from './comparePair'
 

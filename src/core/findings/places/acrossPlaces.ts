@@ -1,4 +1,4 @@
-import { normalQuantile } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import type { Answer } from '../answer/types'
 
 /** One question asked from one place of the base. */

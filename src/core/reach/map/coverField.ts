@@ -1,5 +1,5 @@
 import type { Direction, Link } from '@/core/kit/rig/rig'
-import { normalQuantile } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import type { ReachMapMaker } from './chanceField'
 import { oneWays } from './oneWays'

@@ -1,6 +1,6 @@
 import type { Direction, Link } from '@/core/kit/rig/rig'
 import type { TakenGains } from '@/core/kit/rig/taken'
-import { normalQuantile } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import type { Correction } from '../correction/correction'
 import { linkKey } from '../linkKey'

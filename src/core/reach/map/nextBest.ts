@@ -1,6 +1,6 @@
 import { filled } from '@/core/stats/numeric/filled'
 import type { Link } from '@/core/kit/rig/rig'
-import { normalQuantile } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { quickNormalCdf } from '@/core/stats/numeric/quickNormalCdf'
 import type { OneWay } from './oneWays'

@@ -1,6 +1,7 @@
 import type { Place } from '@/core/geo'
 import { linkDoubtDb } from '@/core/kit/rig/taken'
-import { normalCdf, normalQuantile } from '@/core/stats/numeric/normal'
+import { normalCdf } from '@/core/stats/numeric/normal'
+import { normalQuantile } from '@/core/stats/numeric/normalQuantile'
 import { groundProfile, type CoveredGround } from '@/core/terrain'
 import { apartM, correctedBy } from '../correction/correction'
 import { priorCorrection } from '../correction/learnCorrection'

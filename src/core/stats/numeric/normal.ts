@@ -1,5 +1,4 @@
 import erfc from '@stdlib/math-base-special-erfc'
-import stdQuantile from '@stdlib/stats-base-dists-normal-quantile'
 
 const INV_SQRT_2PI = 0.3989422804014327
 
@@ -16,14 +15,4 @@ export function normalCdf(z: number): number {
 /** Standard normal density φ(z). */
 export function normalPdf(z: number): number {
   return INV_SQRT_2PI * Math.exp(-0.5 * z * z)
-}
-
-/**
- * Standard normal quantile, the inverse of {@link normalCdf}.
- * @param p chance, 0 to 1
- * @throws RangeError when p is outside 0 to 1
- */
-export function normalQuantile(p: number): number {
-  if (!(p >= 0 && p <= 1)) throw new RangeError(`p must be between 0 and 1, not ${p}`)
-  return stdQuantile(p, 0, 1)
 }

@@ -1,4 +1,4 @@
-import { normalQuantile } from './normal'
+import { normalQuantile } from './normalQuantile'
 import { uniformRandom, type UniformRandom } from './uniformRandom'
 
 /** A repeatable source of chance. */

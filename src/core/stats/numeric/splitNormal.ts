@@ -1,4 +1,5 @@
-import { normalCdf, normalQuantile } from './normal'
+import { normalCdf } from './normal'
+import { normalQuantile } from './normalQuantile'
 
 /** Two halves of normals about nought that meet there, each with a spread of its own (two-piece normal; Fechner 1897). */
 export interface SplitNormal {

@@ -1,6 +1,7 @@
 import lgamma from '@stdlib/math-base-special-gammaln'
 import { descend } from '../numeric/descend'
-import { normalCdf, normalQuantile } from '../numeric/normal'
+import { normalCdf } from '../numeric/normal'
+import { normalQuantile } from '../numeric/normalQuantile'
 import type { Interval } from '../interval'
 
 /** Words copied, or packets received, in one call. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { intervalRegression, type IntervalObservation } from './intervalRegression'
-import { normalCdf, normalQuantile } from '../numeric/normal'
+import { normalCdf } from '../numeric/normal'
+import { normalQuantile } from '../numeric/normalQuantile'
 
 /** Seed; intercept, slope on lg distance, offset of the second group, scale, log likelihood. */
 const OF_R: [number, number, number, number, number, number][] = [
