@@ -169,3 +169,32 @@ test('what is typed and clicked while a page still loads is not lost', async ({ 
   await page.waitForURL(/\/kit$/)
   await expect(page.getByText('Typed early').first()).toBeVisible()
 })
+
+test('what is clicked on a chain whose scripts come after the page’s own is kept, and its form answers', async ({
+  page,
+}) => {
+  const trial = await openTrial(page, 'Short or long')
+  const address = `${trial}/kit/rig/new`
+  const first = await (await page.request.get(address)).text()
+  let free = () => {}
+  const held = new Promise<void>((done) => (free = done))
+  const late: string[] = []
+  await page.route('**/_next/static/**/*.js', async (route) => {
+    const name = new URL(route.request().url()).pathname
+    if (!first.includes(name)) {
+      late.push(name)
+      await held
+    }
+    await route.continue()
+  })
+  await page.goto(address, { waitUntil: 'commit' })
+  await page.getByRole('button', { name: 'Put in Handheld UHF, 2 W', exact: true }).click()
+  await expect.poll(() => late.length).toBeGreaterThan(0)
+  await page.getByLabel('Name', { exact: true }).fill('Typed early')
+  await expect(page.getByText('Pick a radio')).toBeVisible()
+  free()
+  await expect(page.getByText('Pick a radio')).toHaveCount(0)
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Typed early')
+  const chain = page.getByRole('region', { name: 'Chain and budget' })
+  await expect(chain.getByText('Handheld UHF, 2 W')).toBeVisible()
+})

@@ -2,11 +2,10 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { useMemo, useState } from 'react'
+import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react'
 import { nameLinks, type Rig } from '@/core/kit'
 import {
   estimatedMinutes,
-  foldEntries,
   makesChecks,
   marksOfWay,
   needsMarks,
@@ -19,8 +18,9 @@ import type { PlanInput } from '@/data/trials'
 import { OnceKnown, type Soon } from '@/ui/answers/OnceKnown'
 import { useAction } from '@/ui/answers/useAction'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
+import { soon } from '@/ui/early/soon'
 import { PageHead } from '@/ui/shell'
-import { ReachStrip, stripModel } from '@/ui/strip'
+import { stripHeight } from '@/ui/strip/stripHeight'
 import { storePlan } from './actions'
 import { Part } from './PlanPart'
 import { Compared, EarNeedOrder, HeldSame, Reported } from './PlanParts'
@@ -38,7 +38,11 @@ interface Props {
   units: Units
 }
 
-const EMPTY_LOG = foldEntries([])
+// The server draws it; its scripts come right after the form's.
+const StillToMake = lazy(soon(() => import('./StillToMake').then((m) => ({ default: m.StillToMake }))))
+
+/** Key, words and table of the strip beside its drawing, px. */
+const AROUND_STRIP = 140
 
 /** The plan as the form stands, with the links put together from the kit. */
 function draftPlan(plan: TrialPlan, input: PlanInput, rigs: Rig[]): TrialPlan {
@@ -103,23 +107,6 @@ function Extent({ draft, checks }: { draft: TrialPlan; checks: number }) {
   )
 }
 
-/** Every check of the plan, along the ground. */
-function StillToMake({
-  draft,
-  ground,
-  units,
-}: {
-  draft: TrialPlan
-  ground: PlanGround | null
-  units: Units
-}) {
-  const model = useMemo(
-    () => stripModel(draft, draft.marks, EMPTY_LOG, new Map(), null, ground),
-    [draft, ground],
-  )
-  return <ReachStrip model={model} units={units} title="Every check still to make" />
-}
-
 /** The plan: what is compared, what is held the same, what counts as heard, and every check still to make. */
 export function PlanStep(props: Props) {
   // Outlives the form, which begins anew from what was saved.
@@ -141,6 +128,8 @@ function PlanForm(props: FormProps) {
     setSaved(false)
   }
   const draft = useMemo(() => draftPlan(plan, input, rigs), [plan, input, rigs])
+  // The strip follows a moment later: typing does not wait for it, and what the server drew stays until it can be drawn anew.
+  const drawn = useDeferredValue(draft)
   const checks = plannedChecks(draft).length
   const changed = JSON.stringify(input) !== JSON.stringify(initial)
   useUnsaved(changed && !saved)
@@ -156,7 +145,11 @@ function PlanForm(props: FormProps) {
         <Extent draft={draft} checks={checks} />
       </PageHead>
       {draft.links.length > 0 && draft.marks.length > 0 && byChecks && (
-        <OnceKnown what={ground}>{(known) => <StillToMake {...{ draft, units }} ground={known} />}</OnceKnown>
+        <Suspense fallback={<div style={{ height: stripHeight(draft.links.length, true) + AROUND_STRIP }} />}>
+          <OnceKnown what={ground}>
+            {(known) => <StillToMake draft={drawn} ground={known} units={units} />}
+          </OnceKnown>
+        </Suspense>
       )}
       {draft.marks.length === 0 && needsMarks(input.way) && (
         <Box sx={{ mb: 2, color: 'var(--soft)' }}>There are no marks yet; set them under Ground.</Box>

@@ -1,16 +1,18 @@
 'use client'
 
-import * as Comlink from 'comlink'
 import { useEffect, useRef, useState } from 'react'
 import type { PlanGround } from '@/core/reach'
 import type { TrialPlan } from '@/core/trial'
 import type { Soon } from '@/ui/answers/OnceKnown'
-import { guarded, type GuardedWorker } from '@/ui/answers/guarded'
+import type { GuardedWorker } from '@/ui/answers/guarded'
 import { whyOf } from '@/ui/answers/useAnswer'
+import { ahead } from '@/ui/early/ahead'
 import type { PowerApi } from '@/workers/power'
 import { designsOf, type PowerRow } from './powerWords'
 
 const TRIES = 60
+
+const wiring = ahead(() => import('./powerWorker'))
 
 export type PowerState =
   | { at: 'not yet' }
@@ -23,7 +25,9 @@ export function usePower(plan: TrialPlan, ground: Soon<PlanGround | null>, sprea
   const key = JSON.stringify([plan, spreadDb])
   const [held, setHeld] = useState<{ key: string; state: PowerState } | null>(null)
   const worker = useRef<GuardedWorker<PowerApi> | null>(null)
+  const turn = useRef(0)
   const end = () => {
+    turn.current++
     worker.current?.end()
     worker.current = null
   }
@@ -31,30 +35,29 @@ export function usePower(plan: TrialPlan, ground: Soon<PlanGround | null>, sprea
   const set = (state: PowerState) => setHeld({ key, state })
   const start = async () => {
     end()
-    const own = guarded<PowerApi>(
-      new Worker(new URL('../../workers/power.ts', import.meta.url), { type: 'module' }),
-    )
-    worker.current = own
+    const mine = turn.current
     const designs = designsOf(plan.marks.length, plan.repeats)
     const rows: PowerRow[] = []
     set({ at: 'trying', share: 0, rows: [] })
     try {
+      const { calledBack, powerWorker } = await wiring()
       const expected = ('known' in ground ? ground.known : await ground.later)?.expected ?? []
+      if (turn.current !== mine) return
+      const own = powerWorker()
+      worker.current = own
       for (const [i, design] of designs.entries()) {
         const share = (done: number) => (i + done / TRIES) / designs.length
         set({ at: 'trying', share: share(0), rows: [...rows] })
-        const shown = Comlink.proxy((done: number) =>
-          set({ at: 'trying', share: share(done), rows: [...rows] }),
-        )
+        const shown = calledBack((done) => set({ at: 'trying', share: share(done), rows: [...rows] }))
         const settings = { ...design, spreadDb, marginDb: plan.marginDb }
         const told = await own.worker.tried(plan, expected, settings, TRIES, shown)
         rows.push({ ...design, told, tries: TRIES })
       }
       set({ at: 'there', rows })
     } catch (e) {
-      set({ at: 'failed', why: whyOf(e) })
+      if (turn.current === mine) set({ at: 'failed', why: whyOf(e) })
     } finally {
-      if (worker.current === own) end()
+      if (turn.current === mine) end()
     }
   }
   const stop = () => {

@@ -11,13 +11,11 @@ import { LaneDrawing } from './LaneDrawing'
 import { axisPlace, axisTicks, type AxisScale } from './axis'
 import type { Post, StripModel } from './model'
 import { StripKey } from './StripKey'
+import { FOOT, GROUND, LANE, stripHeight } from './stripHeight'
 import { StripTable } from './StripTable'
 import { OpenedCheck, StripNote } from './StripWords'
 import { useWidth } from '@/ui/shell/useWidth'
 
-const LANE = 130
-const FOOT = 40
-const GROUND = 92
 const PAD = 14
 
 interface Place {
@@ -87,7 +85,7 @@ export function ReachStrip({ model, units, title }: { model: StripModel; units: 
     [inner, model, scale],
   )
   const floor = model.lanes.length * LANE
-  const height = floor + FOOT + (model.ground ? GROUND : 0)
+  const height = stripHeight(model.lanes.length, model.ground !== null)
   const end = toAxis(model.farthestM * 1.12, units)
   const ticks = axisTicks(end, toAxis(model.nearestM * 0.7, units), scale)
   const looks = looksOf(model.lanes.map((l) => l.letter))

@@ -141,3 +141,5 @@ export function useRigDraft(
       }),
   }
 }
+
+export type HeldDraft = ReturnType<typeof useRigDraft>
