@@ -24,27 +24,26 @@ export type PowerState =
 export function usePower(plan: TrialPlan, ground: Soon<PlanGround | null>, spreadDb: number) {
   const key = JSON.stringify([plan, spreadDb])
   const [held, setHeld] = useState<{ key: string; state: PowerState } | null>(null)
-  const worker = useRef<GuardedWorker<PowerApi> | null>(null)
-  const turn = useRef(0)
+  // The try that is under way, with its worker once that is there.
+  const current = useRef<{ own: GuardedWorker<PowerApi> | null } | null>(null)
   const end = () => {
-    turn.current++
-    worker.current?.end()
-    worker.current = null
+    current.current?.own?.end()
+    current.current = null
   }
   useEffect(() => end, [])
   const set = (state: PowerState) => setHeld({ key, state })
   const start = async () => {
     end()
-    const mine = turn.current
+    const mine: typeof current.current = { own: null }
+    current.current = mine
     const designs = designsOf(plan.marks.length, plan.repeats)
     const rows: PowerRow[] = []
     set({ at: 'trying', share: 0, rows: [] })
     try {
       const { calledBack, powerWorker } = await wiring()
       const expected = ('known' in ground ? ground.known : await ground.later)?.expected ?? []
-      if (turn.current !== mine) return
-      const own = powerWorker()
-      worker.current = own
+      if (current.current !== mine) return
+      const own = (mine.own = powerWorker())
       for (const [i, design] of designs.entries()) {
         const share = (done: number) => (i + done / TRIES) / designs.length
         set({ at: 'trying', share: share(0), rows: [...rows] })
@@ -55,9 +54,9 @@ export function usePower(plan: TrialPlan, ground: Soon<PlanGround | null>, sprea
       }
       set({ at: 'there', rows })
     } catch (e) {
-      if (turn.current === mine) set({ at: 'failed', why: whyOf(e) })
+      if (current.current === mine) set({ at: 'failed', why: whyOf(e) })
     } finally {
-      if (turn.current === mine) end()
+      if (current.current === mine) end()
     }
   }
   const stop = () => {
