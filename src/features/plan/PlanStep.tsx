@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { lazy, Suspense, useDeferredValue, useMemo, useState } from 'react'
+import { useDeferredValue, useMemo, useState } from 'react'
 import { nameLinks, type Rig } from '@/core/kit'
 import {
   estimatedMinutes,
@@ -39,7 +39,7 @@ interface Props {
 }
 
 // The server draws it; its scripts come right after the form's.
-const StillToMake = lazy(soon(() => import('./StillToMake').then((m) => ({ default: m.StillToMake }))))
+const StillToMake = soon(() => import('./StillToMake').then((m) => m.StillToMake))
 
 /** Key, words and table of the strip beside its drawing, px. */
 const AROUND_STRIP = 140
@@ -128,7 +128,7 @@ function PlanForm(props: FormProps) {
     setSaved(false)
   }
   const draft = useMemo(() => draftPlan(plan, input, rigs), [plan, input, rigs])
-  // The strip follows a moment later: typing does not wait for it, and what the server drew stays until it can be drawn anew.
+  // The strip follows a moment later: typing does not wait for it.
   const drawn = useDeferredValue(draft)
   const checks = plannedChecks(draft).length
   const changed = JSON.stringify(input) !== JSON.stringify(initial)
@@ -145,11 +145,16 @@ function PlanForm(props: FormProps) {
         <Extent draft={draft} checks={checks} />
       </PageHead>
       {draft.links.length > 0 && draft.marks.length > 0 && byChecks && (
-        <Suspense fallback={<div style={{ height: stripHeight(draft.links.length, true) + AROUND_STRIP }} />}>
-          <OnceKnown what={ground}>
-            {(known) => <StillToMake draft={drawn} ground={known} units={units} />}
-          </OnceKnown>
-        </Suspense>
+        <OnceKnown what={ground}>
+          {(known) => (
+            <StillToMake
+              draft={drawn}
+              ground={known}
+              units={units}
+              roomPx={stripHeight(draft.links.length, true) + AROUND_STRIP}
+            />
+          )}
+        </OnceKnown>
       )}
       {draft.marks.length === 0 && needsMarks(input.way) && (
         <Box sx={{ mb: 2, color: 'var(--soft)' }}>There are no marks yet; set them under Ground.</Box>

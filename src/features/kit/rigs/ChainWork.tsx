@@ -2,7 +2,7 @@
 
 import { DndContext } from '@dnd-kit/core'
 import Box from '@mui/material/Box'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { cautionsOf, isBuilt, type Assembly, type Part, type PlacedRig, type RuleSet } from '@/core/kit'
 import type { Surroundings } from '@/core/rf'
 import type { Units } from '@/core/units'
@@ -32,8 +32,6 @@ interface Props {
   units: Units
   errors: Record<string, string>
   onPort: (index: number) => void
-  /** Told once it answers. */
-  onWorking: (working: true) => void
 }
 
 /** What a rig is built of: its chain with the budget under it, the parts to pick from, what follows from them. */
@@ -52,12 +50,10 @@ export function ChainWork({
   units,
   errors,
   onPort,
-  onWorking,
 }: Props) {
   const { draft, settings, assessed, setFacts, setAssembly, fix } = held
   const { facts } = draft
   const [surroundings, setSurroundings] = useState<Surroundings>('rural')
-  useEffect(() => onWorking(true), [onWorking])
   const port = placed.ports[at]!
   const { put, onDragEnd, sensors } = usePutting({
     parts,

@@ -2,7 +2,7 @@
 
 import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
-import { lazy, Suspense, useDeferredValue, useState } from 'react'
+import { useState } from 'react'
 import { useUnsaved } from '@/ui/answers/useUnsaved'
 import {
   partDifferences,
@@ -24,7 +24,7 @@ import { useRigSave } from './useRigSave'
 import { assemblyOf, useRigDraft } from './useRigDraft'
 
 // Drawn by the server; what drags parts about comes right after the form's own scripts.
-const ChainWork = lazy(soon(() => import('./ChainWork').then((m) => ({ default: m.ChainWork }))))
+const ChainWork = soon(() => import('./ChainWork').then((m) => m.ChainWork))
 
 interface Props {
   trialId: string
@@ -78,10 +78,6 @@ export function RigBuilder({
   const assembly = assemblyOf(draft, units)
   const at = Math.min(portIndex, assembly.ports.length - 1)
   const placed = placeParts(assembly, parts)
-  const [working, setWorking] = useState(false)
-  const now = { held, assembly, placed, at, errors }
-  // Until its scripts are there, what the server drew of the chain stays; a change at once would take it away.
-  const waiting = useDeferredValue(now)
   return (
     <>
       <PageHead title={rig ? `Rig ${facts.letter}, ${facts.name || 'no name yet'}` : 'Build a rig'}>
@@ -96,16 +92,12 @@ export function RigBuilder({
       {origin && <VariantWords origin={origin} assembly={assembly} parts={parts} />}
       {action.refusal('Nothing was saved')}
       <FactsFields facts={facts} radio={placed.radio} units={units} errors={errors} onChange={setFacts} />
-      <Suspense>
-        <ChainWork
-          {...(working ? now : waiting)}
-          {...{ trialId, parts, unitRows, rules, cautionsRead, units }}
-          partsHref={`${home}/parts`}
-          isNew={rig === null}
-          onPort={setPort}
-          onWorking={setWorking}
-        />
-      </Suspense>
+      <ChainWork
+        {...{ trialId, held, assembly, placed, at, parts, unitRows, rules, cautionsRead, units, errors }}
+        partsHref={`${home}/parts`}
+        isNew={rig === null}
+        onPort={setPort}
+      />
     </>
   )
 }
