@@ -44,6 +44,7 @@ export async function killAgainAndAgain(
       const writer = spawn(process.execPath, [bundled, file, runId], { stdio: ['ignore', 'pipe', 'inherit'] })
       let rest = ''
       let said = 0
+      let ended = false
       await new Promise<void>((done) => {
         writer.stdout.on('data', (chunk: Buffer) => {
           const lines = (rest + chunk.toString()).split('\n')
@@ -51,8 +52,10 @@ export async function killAgainAndAgain(
           rest = lines.pop()!
           for (const line of lines) acknowledged.add(line)
           said += lines.length
-          // At another moment each time: after the first answers, and some milliseconds on.
-          if (said === lines.length) setTimeout(() => writer.kill('SIGKILL'), (i * 7) % 41)
+          // At another moment each time: after so many answers, however slow the machine, and some milliseconds on.
+          if (ended || said < 5 + ((i * 3) % 17)) return
+          ended = true
+          setTimeout(() => writer.kill('SIGKILL'), (i * 7) % 41)
         })
         writer.on('exit', () => done())
       })

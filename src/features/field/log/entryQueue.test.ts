@@ -62,15 +62,22 @@ function badServer(random: SeededRandom) {
 }
 
 let state: QueueState
-const watch = (s: QueueState) => (state = s)
 let db: DeviceDb
 let store: EntryStore
 let serial = 0
+const queues: EntryQueue[] = []
+/** A queue of the run r that ends with its test: what it still had under way would tell the next test its state. */
+function queueOf(of: EntryStore, wire: Wire, onOthers?: (fresh: Entry[]) => void) {
+  const queue = new EntryQueue('r', of, wire, (s) => void (state = s), onOthers)
+  queues.push(queue)
+  return queue
+}
 beforeEach(() => {
   db = new DeviceDb(`test ${serial++}`)
   store = deviceStore(db)
 })
 afterEach(async () => {
+  for (const queue of queues.splice(0)) queue.close()
   vi.useRealTimers()
   await db.delete()
 })
@@ -126,7 +133,7 @@ describe('EntryQueue', () => {
       stored = await store.countWaiting('r')
       return send(run, batch)
     }
-    const queue = new EntryQueue('r', store, wire, watch)
+    const queue = queueOf(store, wire)
     await queue.add(entry('1'))
     await settled(queue)
     expect(stored).toBe(1)
@@ -142,16 +149,16 @@ describe('EntryQueue', () => {
       if (!network) throw new Error('no network')
       return send(run, batch)
     }
-    const queue = new EntryQueue('r', store, wire, watch)
+    const queue = queueOf(store, wire)
     await queue.add(entry('1'))
     await queue.add(entry('2'))
-    await vi.waitFor(() =>
-      expect(state).toEqual({ waiting: 2, aside: [], trouble: 'no network', refused: false }),
+    await vi.waitFor(
+      () => expect(state).toEqual({ waiting: 2, aside: [], trouble: 'no network', refused: false }),
+      20_000,
     )
     network = true
     await settled(queue)
     expect(wire.held.size).toBe(2)
-    queue.close()
   })
 
   it('sends what an earlier visit left, in batches', async () => {
@@ -163,7 +170,7 @@ describe('EntryQueue', () => {
       return send(run, batch)
     }
     for (let i = 0; i < 450; i++) await store.put([entry(`left ${String(i).padStart(3, '0')}`)])
-    const queue = new EntryQueue('r', store, wire, watch)
+    const queue = queueOf(store, wire)
     expect(await queue.open()).toHaveLength(450)
     await settled(queue)
     expect(sizes.slice(0, 3)).toEqual([200, 200, 50])
@@ -174,7 +181,7 @@ describe('EntryQueue', () => {
     const wire = server()
     wire.held.set('base 1', { ...entry('base 1'), device: 'base' })
     const others: string[] = []
-    const queue = new EntryQueue('r', store, wire, watch, (fresh) => others.push(...fresh.map((e) => e.id)))
+    const queue = queueOf(store, wire, (fresh) => others.push(...fresh.map((e) => e.id)))
     await queue.open()
     await queue.add(entry('1'))
     await settled(queue)
@@ -198,7 +205,7 @@ describe('EntryQueue', () => {
         await queue!.flush()
       },
     }
-    queue = new EntryQueue('r', slow, wire, watch, (fresh) => others.push(...fresh.map((e) => e.id)))
+    queue = queueOf(slow, wire, (fresh) => others.push(...fresh.map((e) => e.id)))
     await queue.open()
     await settled(queue)
     await queue.add(entry('1'))
@@ -216,7 +223,7 @@ describe('EntryQueue', () => {
       asked++
       return [...wire.held.keys()]
     }
-    const queue = new EntryQueue('r', full, wire, watch)
+    const queue = queueOf(full, wire)
     await expect(queue.add(entry('1'))).rejects.toThrow('quota')
     await queue.flush()
     expect(asked).toBe(0)
@@ -233,7 +240,7 @@ describe('EntryQueue', () => {
       fetchAfter: async () => ({ entries: [], upTo: 0, more: false, total: 0 }),
       fetchIds: async () => [],
     }
-    const queue = new EntryQueue('r', store, wire, watch)
+    const queue = queueOf(store, wire)
     await queue.add(entry('1'))
     await queue.flush()
     await vi.advanceTimersByTimeAsync(120_000)
@@ -261,7 +268,7 @@ describe('EntryQueue', () => {
         refused: bad.map((e) => ({ id: e.id, why: 'remark must be at most 500 characters' })),
       }
     }
-    const queue = new EntryQueue('r', store, wire, watch)
+    const queue = queueOf(store, wire)
     await queue.add(entry('1'), entry('long'), entry('2'))
     await settled(queue)
     const aside = [{ id: 'long', why: 'remark must be at most 500 characters' }]
@@ -276,7 +283,7 @@ describe('EntryQueue', () => {
 
   it('what a server lost is sent again: an older database was put back, and one entry swapped for another', async () => {
     const wire = server()
-    const queue = new EntryQueue('r', store, wire, watch)
+    const queue = queueOf(store, wire)
     for (let i = 0; i < 320; i++) await store.put([entry(`e ${String(i).padStart(3, '0')}`)])
     await queue.open()
     await settled(queue)
@@ -290,7 +297,7 @@ describe('EntryQueue', () => {
         expect(wire.held.size).toBe(330)
       }, 20_000)
     await back()
-    await vi.waitFor(async () => expect(await store.all('r')).toHaveLength(330))
+    await vi.waitFor(async () => expect(await store.all('r')).toHaveLength(330), 20_000)
     expect(state.waiting).toBe(0)
     wire.held.clear()
     await back()
@@ -298,13 +305,13 @@ describe('EntryQueue', () => {
 
   it('a full device is the caller’s to hear of', async () => {
     const full: EntryStore = { ...store, put: async () => Promise.reject(new Error('quota')) }
-    const queue = new EntryQueue('r', full, server(), watch)
+    const queue = queueOf(full, server())
     await expect(queue.add(entry('1'))).rejects.toThrow('quota')
   })
 
   it('a wire that drops, repeats, delays and reorders 30 % of the requests ends with exactly the entries made', async () => {
     const { wire, late } = badServer(seededRandom(11))
-    const queue = new EntryQueue('r', store, wire, watch)
+    const queue = queueOf(store, wire)
     await queue.open()
     const made: string[] = []
     for (let i = 0; i < 1000; i++) {
@@ -321,7 +328,6 @@ describe('EntryQueue', () => {
     late.splice(0).forEach((f) => f())
     expect([...wire.held.keys()].sort()).toEqual([...made].sort())
     expect((await store.all('r')).length).toBe(1000)
-    queue.close()
   }, 60_000)
 
   it('three devices whose clocks are behind, ahead and jump, over such a wire, end with one log, and each correction holds', async () => {
@@ -332,13 +338,7 @@ describe('EntryQueue', () => {
       clocks.map(async (offset, i) => {
         const own = deviceStore(new DeviceDb(`three ${serial} ${i}`))
         const known: Entry[] = []
-        const queue = new EntryQueue(
-          'r',
-          own,
-          wire,
-          () => undefined,
-          (fresh) => known.push(...fresh),
-        )
+        const queue = queueOf(own, wire, (fresh) => known.push(...fresh))
         await queue.open()
         return { offset, own, known, queue, name: `device ${i}` }
       }),
@@ -378,6 +378,5 @@ describe('EntryQueue', () => {
       }
       expect([...texts].sort()).toEqual(logs[0]!.notes.map((n) => n.text).sort())
     }
-    for (const { queue } of crew) queue.close()
   }, 60_000)
 })

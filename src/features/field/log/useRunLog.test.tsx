@@ -1,11 +1,14 @@
 // @vitest-environment happy-dom
 import 'fake-indexeddb/auto'
-import { act, cleanup, renderHook, waitFor } from '@testing-library/react'
+import { act, cleanup, configure, renderHook, waitFor } from '@testing-library/react'
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { v7 } from 'uuid'
 import { checkOf } from '@/core/testing/plans'
 import type { Entry, EntryBody } from '@/core/trial'
 import { useRunLog } from './useRunLog'
+
+// A busy machine takes longer than the second that is usual.
+configure({ asyncUtilTimeout: 20_000 })
 
 const check = (mark: string): EntryBody => ({ kind: 'check', ...checkOf(mark, 'l0', '5 by 7') })
 
