@@ -2,7 +2,7 @@
 //   npm test               all of it
 //   npm test -- --quick    without the browser
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import { bin, ensureBuilt, ensureInstalled, env, gather, root, run } from './lib.mjs'
 
 process.chdir(root)
@@ -46,13 +46,26 @@ function read(file) {
   return existsSync(path) ? JSON.parse(readFileSync(path, 'utf8')) : null
 }
 
-/** @returns {string[]} names of browser tests that failed once and then passed */
-function secondTries({ suites }) {
+/** @returns {string[]} names of browser tests that ended so: flaky is at the second try, unexpected at none */
+function endedSo(browser, status) {
   const within = (suite) => [
-    ...(suite.specs ?? []).filter((s) => s.tests.some((t) => t.status === 'flaky')).map((s) => s.title),
+    ...(suite.specs ?? []).filter((s) => s.tests.some((t) => t.status === status)).map((s) => s.title),
     ...(suite.suites ?? []).flatMap(within),
   ]
-  return suites.flatMap(within)
+  return (browser?.suites ?? []).flatMap(within)
+}
+
+/** @returns {string[]} each unit test that failed, or file that could not be read, and the first line of why */
+function failedUnits(unit) {
+  const line = (text) => String(text ?? '').split('\n')[0]
+  return (unit?.testResults ?? [])
+    .filter((file) => file.status === 'failed')
+    .flatMap((file) => {
+      const tests = file.assertionResults.filter((t) => t.status === 'failed')
+      const where = relative(root, file.name)
+      if (tests.length === 0) return [`${where}: ${line(file.message)}`]
+      return tests.map((t) => `${where} > ${t.fullName}: ${line(t.failureMessages[0])}`)
+    })
 }
 
 function finish() {
@@ -63,8 +76,10 @@ function finish() {
   const broken = (unit?.numFailedTests ?? 0) + (browser?.stats?.unexpected ?? 0)
   console.log(`\n${took.map(([name, s]) => `${name} ${s} s`).join(', ')}`)
   if (failed.length > 0) console.log(`Failed: ${failed.join(', ')}`)
+  // By name at the very end too: where only the end of a long log is kept, it is all that can be looked into.
+  for (const what of [...failedUnits(unit), ...endedSo(browser, 'unexpected')]) console.log(`  ${what}`)
   if (again > 0)
-    console.log(`Passed at the second try, to be looked into: ${secondTries(browser).join('; ')}`)
+    console.log(`Passed at the second try, to be looked into: ${endedSo(browser, 'flaky').join('; ')}`)
   // A gate without tests of its own counts as one, so that the line never says 0 failed of a red run.
   console.log(`${passed} passed, ${failed.length > 0 ? Math.max(broken, 1) : broken} failed`)
   process.exit(failed.length > 0 || broken > 0 ? 1 : 0)
