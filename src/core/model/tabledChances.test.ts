@@ -31,6 +31,21 @@ describe('chances from a table', () => {
       }
   })
 
+  it('are the same where the level alone is asked about', () => {
+    exact.set(spreads, cuts, false)
+    tabled.set(spreads, cuts, false)
+    for (let pattern = 0; pattern < data.patterns.length; pattern++)
+      for (let y = data.levelDb - 40; y < data.levelDb + 40; y += 0.37) {
+        exact.levelAt(pattern, y, a)
+        tabled.levelAt(pattern, y, b)
+        expect(Math.abs(a.log - b.log)).toBeLessThan(2e-4)
+        expect(Math.abs(a.y - b.y), `y at ${y}`).toBeLessThan(1e-3)
+        expect(Math.abs(a.yy - b.yy), `yy at ${y}`).toBeLessThan(5e-3)
+      }
+    exact.set(spreads, cuts)
+    tabled.set(spreads, cuts)
+  })
+
   it('are worked out where nothing is tabled', () => {
     exact.at(0, -400, a)
     tabled.at(0, -400, b)

@@ -2,7 +2,10 @@ import { noChance, type ChanceAt } from './chanceAt'
 import type { Chances } from './chances'
 import type { Spreads } from './priors'
 
-/** Levels at which a pattern's chance is worked out: so far apart at the most, dB, and as a share of a call's spread. */
+/**
+ * Levels at which a pattern's chance is worked out: so far apart at the most, dB, and as a share of a call's spread;
+ * twice as far where no cut is asked about.
+ */
 const STEP_DB = 1.4
 const STEP_SHARE = 0.35
 /** Beyond these levels nothing is tabled. */
@@ -19,8 +22,9 @@ interface Table {
 
 /**
  * The chances of a log of thousands of checks, where the same reports are asked for at level after level: each is
- * worked out at levels evenly apart, once it is needed, and read by cubics between them (Hermite's). Next to a
- * quadratic, which the logarithm nearly is, these err by less than a ten-thousandth.
+ * worked out at levels evenly apart, once it is needed, and read by cubics between them (Hermite's), or by one quintic
+ * where the level alone is asked about. Next to a quadratic, which the logarithm nearly is, these err by less than a
+ * ten-thousandth.
  */
 export class TabledChances implements Pick<
   Chances,
@@ -47,7 +51,7 @@ export class TabledChances implements Pick<
 
   set(spreads: Spreads, cuts: readonly Float64Array[], derive = true): void {
     this.exact.set(spreads, cuts, derive)
-    const step = Math.max(0.1, Math.min(STEP_DB, STEP_SHARE * spreads.callDb))
+    const step = (derive ? 1 : 2) * Math.max(0.1, Math.min(STEP_DB, STEP_SHARE * spreads.callDb))
     const count = Math.ceil((TO_DB - FROM_DB) / step) + 1
     if (count > this.count) this.tables = []
     this.step = step
@@ -70,7 +74,6 @@ export class TabledChances implements Pick<
     cubic.read(figures, p + 1, q + 1)
     out.y = cubic.value
     out.yy = cubic.slope
-    if (!this.derived) return
     cubic.read(figures, p + 3, q + 3)
     out.a = cubic.value
     out.ya = cubic.slope
@@ -84,11 +87,15 @@ export class TabledChances implements Pick<
   }
 
   levelAt(pattern: number, y: number, out: ChanceAt): void {
-    this.at(pattern, y, out)
+    if (this.derived) return this.at(pattern, y, out)
+    const place = (y - FROM_DB) / this.step
+    const i = Math.floor(place)
+    if (!(i >= 0 && i + 1 < this.count)) return this.exact.levelAt(pattern, y, out)
+    quintic(this.figuresAbout(pattern, i), i * FIGURES, place - i, this.step, out)
   }
 
   lnAt(pattern: number, y: number): number {
-    this.at(pattern, y, this.out)
+    this.levelAt(pattern, y, this.out)
     return this.out.log
   }
 
@@ -148,6 +155,29 @@ class Cubic {
     this.value = from + this.rise * by + this.before * before + this.after * after
     this.slope = this.riseOfSlope * by + this.beforeOfSlope * before + this.afterOfSlope * after
   }
+}
+
+/**
+ * Reads the logarithm between two levels, and its derivatives by the level, from what all three are at both (Hermite's
+ * quintic).
+ * @param p of the figures at the lower level @param t how far from it to the next, 0 to 1 @param step dB between them
+ */
+function quintic(figures: Float64Array, p: number, t: number, step: number, out: ChanceAt): void {
+  const q = p + FIGURES
+  const c0 = figures[p]!
+  const c1 = figures[p + 1]! * step
+  const bend = figures[p + 2]! * step * step
+  const c2 = bend / 2
+  // What the parabola from the lower level lacks at the upper: of the value, the slope and the bend.
+  const value = figures[q]! - c0 - c1 - c2
+  const slope = figures[q + 1]! * step - c1 - bend
+  const more = figures[q + 2]! * step * step - bend
+  const c3 = 10 * value - 4 * slope + more / 2
+  const c4 = -15 * value + 7 * slope - more
+  const c5 = 6 * value - 3 * slope + more / 2
+  out.log = c0 + t * (c1 + t * (c2 + t * (c3 + t * (c4 + t * c5))))
+  out.y = (c1 + t * (2 * c2 + t * (3 * c3 + t * (4 * c4 + t * 5 * c5)))) / step
+  out.yy = (2 * c2 + t * (6 * c3 + t * (12 * c4 + t * 20 * c5))) / (step * step)
 }
 
 function keep(c: ChanceAt, into: Float64Array, at: number): void {
