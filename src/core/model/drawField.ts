@@ -1,5 +1,6 @@
 import { effectiveNumber } from '@/core/stats/numeric/effectiveNumber'
 import { seededRandom, type SeededRandom } from '@/core/stats/numeric/seededRandom'
+import type { SplitNormal } from '@/core/stats/numeric/splitNormal'
 import { evenShares } from './evenShares'
 import type { Field } from './field'
 import { givenShared } from './givenShared'
@@ -25,6 +26,7 @@ function drawsFor({ said }: Field, usual: number): number {
  * ground are moved to where they are then likeliest, and drawn about it. A draw's weight is the posterior of what is
  * shared, the rest integrated by Laplace's method, over what it was drawn from (Tierney and Kadane 1986; with the rest
  * weighed too, the small misfits of a hundred marks would add up, and hardly a draw be left).
+ * @param lent see {@link SharedProposal}
  */
 export function drawField(
   field: Field,
@@ -32,7 +34,8 @@ export function drawField(
   weightOf: ArrayLike<number>,
   usual: number,
   random: SeededRandom,
-): { points: FitPoint[]; draws: Draw[]; effective: number } {
+  lent?: ReadonlyMap<number, SplitNormal>,
+): { points: FitPoint[]; draws: Draw[]; axes: readonly SplitNormal[]; effective: number } {
   const wanted = drawsFor(field, usual)
   const points: FitPoint[] = []
   const made: Draw[] = []
@@ -40,7 +43,7 @@ export function drawField(
   const off = new Float64Array(field.size)
   const chance = new Float64Array(field.layout.size)
   const own = new Float64Array(field.at)
-  const proposal = proposalAt(field, at, weightOf)
+  const proposal = proposalAt(field, at, weightOf, lent)
   // A source of its own for each point, so that one pair more at one leaves the draws of all others as they are.
   const sources = at.map(() => seededRandom(Math.floor(random.uniform() * 2 ** 31)))
   evenShares(weightOf, wanted / 2).forEach((pairs, i) => {
@@ -75,14 +78,20 @@ export function drawField(
   return {
     points,
     draws: made.flatMap((draw, i) => new Array<Draw>(times[i]!).fill(draw)),
+    axes: proposal.axes,
     effective: effectiveNumber(weights),
   }
 }
 
 /** The proposal of draws, as wide as the posterior is about the likeliest of some points. */
-function proposalAt(field: Field, at: readonly FieldPoint[], weightOf: ArrayLike<number>): SharedProposal {
+function proposalAt(
+  field: Field,
+  at: readonly FieldPoint[],
+  weightOf: ArrayLike<number>,
+  lent?: ReadonlyMap<number, SplitNormal>,
+): SharedProposal {
   const likeliest = at.reduce((best, _, i) => (weightOf[i]! > weightOf[best]! ? i : best), 0)
   const about = at[likeliest]!
   factorAt(field, about.mode, about.spreads)
-  return new SharedProposal(field, about)
+  return new SharedProposal(field, about, lent)
 }

@@ -1,4 +1,5 @@
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
+import type { SplitNormal } from '@/core/stats/numeric/splitNormal'
 import { densityAt, spreadsOf } from './density'
 import { drawField } from './drawField'
 import { Field } from './field'
@@ -15,6 +16,8 @@ export interface ModelFit {
   field: Field
   points: FitPoint[]
   draws: Draw[]
+  /** How wide each of what is shared was found to be to either side, by where it stands. */
+  axes: readonly SplitNormal[]
   quality: FitQuality
 }
 
@@ -67,6 +70,7 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     field,
     points: kept.points,
     draws: kept.draws,
+    axes: kept.axes,
     quality: qualityOf(sampled, kept.effective, modes.steps),
   }
 }

@@ -1,3 +1,4 @@
+import type { SplitNormal } from '@/core/stats/numeric/splitNormal'
 import { evenShares } from './evenShares'
 import type { Field } from './field'
 import type { ModelFit } from './fit'
@@ -13,6 +14,17 @@ interface LentPoint {
   mode: Mode
 }
 
+/** Where what two fields both share stands in the one and in the other; null where they are not of the same run. */
+function sharedByBoth(from: Layout, to: Layout): [from: number, to: number][] | null {
+  const [p, q] = [sharedPlaces(from), sharedPlaces(to)]
+  return p.length === q.length ? p.map((at, i) => [at, q[i]!]) : null
+}
+
+/** How wide a fit found what another field of the same run shares with it, by where that stands there. */
+export function lentAxes({ field, axes }: ModelFit, to: Field): Map<number, SplitNormal> {
+  return new Map(sharedByBoth(field.layout, to.layout)?.map(([p, q]) => [q, axes[p]!]))
+}
+
 /**
  * The middle of a fit's draws as another field lays it out, what is new in that being nought.
  * @returns null where the other is of other marks, or of other links at them
@@ -22,13 +34,13 @@ function lentStart({ field: from, draws }: ModelFit, to: Field): Float64Array | 
   const same = (p: readonly number[], q: readonly number[]) =>
     p.length === q.length && p.every((v, i) => v === q[i])
   if (!same(a.marks, b.marks) || !same(a.ownMark, b.ownMark) || draws.length === 0) return null
-  const [p, q] = [sharedPlaces(from.layout), sharedPlaces(to.layout)]
-  if (p.length !== q.length) return null
+  const both = sharedByBoth(from.layout, to.layout)
+  if (!both) return null
   const mean = new Float64Array(from.size)
   for (const { x } of draws) for (let i = 0; i < mean.length; i++) mean[i]! += x[i]! / draws.length
   const start = new Float64Array(to.size)
   start.set(mean.subarray(0, from.at))
-  p.forEach((at, i) => (start[to.at + q[i]!] = mean[from.at + at]!))
+  for (const [p, q] of both) start[to.at + q] = mean[from.at + p]!
   return start
 }
 

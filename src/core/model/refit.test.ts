@@ -46,6 +46,20 @@ describe('a run fitted anew', () => {
     expect(term.above).toBeGreaterThan(0.99)
   })
 
+  it('draws what it shares with the fit as wide as that found it, and looks for itself only at what is new', () => {
+    const { layout } = fit.field
+    const found = refit(fit, { ...run, terms: [{ sdDb: 5 }] })
+    const there = found.field.layout
+    for (const [from, to] of [
+      [layout.level[0]!, there.level[0]!],
+      [layout.slope, there.slope],
+      [layout.cut[1]! + 1, there.cut[1]! + 1],
+    ] as const)
+      expect(found.axes[to]).toBe(fit.axes[from])
+    expect(fit.axes).not.toContain(found.axes[there.term[0]!])
+    expect(found.quality.effectiveDraws).toBeGreaterThan(0.3 * 600)
+  })
+
   it('of other reports altogether is fitted from the beginning', () => {
     const other = testRun({ marks: 14, gainDb: [0, 0], display: true, steadyDb: -70, repeats: 8 })
     const [quick, whole] = [together(refit(fit, other)), together(fitModel(other))]

@@ -3,7 +3,7 @@ import { seededRandom } from '@/core/stats/numeric/seededRandom'
 import { Field } from './field'
 import { drawField } from './drawField'
 import { fitModel, qualityOf, type ModelFit } from './fit'
-import { modesAtPoints } from './lentModes'
+import { lentAxes, modesAtPoints } from './lentModes'
 import { modelData, type ModelInput } from './reports'
 import type { FieldPoint } from './points'
 
@@ -39,12 +39,13 @@ export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): Model
   const weights = weighed.map((p) => Math.exp(p.lnWeight - top))
   const effective = effectiveNumber(weights)
   if (!(effective >= least)) return fitModel(input, { priors, draws })
-  const drawn = drawField(field, weighed, weights, draws, seededRandom(SEED))
+  const drawn = drawField(field, weighed, weights, draws, seededRandom(SEED), lentAxes(fit, field))
   return {
     data: field.data,
     field,
     points: drawn.points,
     draws: drawn.draws,
+    axes: drawn.axes,
     quality: qualityOf(
       { effective, paretoK: 0, rounds: 0, slower: false, poor: false },
       drawn.effective,

@@ -26,21 +26,30 @@ const ALMOST_ONE = 1 - 1e-12
  * of the first cut is known from one side only where all was heard.
  */
 export class SharedProposal {
-  private readonly axes: SplitNormal[]
+  readonly axes: readonly SplitNormal[]
   /** The least that each can be. */
   private readonly least: Float64Array
 
-  /** @param about the likeliest point of the spreads, the field's factor being that of its mode */
+  /**
+   * @param about the likeliest point of the spreads, the field's factor being that of its mode
+   * @param lent axes that a fit of nearly the same has looked along, by where they stand here; along the others it is
+   * looked
+   */
   constructor(
     private readonly field: Field,
     about: FieldPoint,
+    lent: ReadonlyMap<number, SplitNormal> = new Map(),
   ) {
     this.least = field.floors.least()
     const top = givenShared(field, about.spreads, about.mode.x.slice()) ?? Infinity
-    this.axes = Array.from({ length: field.layout.size }, (_, i) => ({
-      below: this.stretch(about, top, i, -1),
-      above: this.stretch(about, top, i, 1),
-    }))
+    this.axes = Array.from(
+      { length: field.layout.size },
+      (_, i) =>
+        lent.get(i) ?? {
+          below: this.stretch(about, top, i, -1),
+          above: this.stretch(about, top, i, 1),
+        },
+    )
   }
 
   /** How much wider than the normal the posterior is along an axis, to one side. @param top ln of it at the mode */
