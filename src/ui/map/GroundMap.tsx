@@ -28,6 +28,7 @@ import {
   colours,
   drawMarks,
   graticuleLabel,
+  graticuleLine,
   labelFeatures,
   markFeatures,
   ringFeatures,
@@ -142,7 +143,7 @@ export function GroundMap(props: GroundMapProps) {
     const marked = new VectorLayer({ source: source(markFeatures(content)) })
     const layers = [
       new Graticule({
-        strokeStyle: new Stroke({ color: inks.soft, width: 0.6, lineDash: [1, 5] }),
+        strokeStyle: graticuleLine(inks),
         showLabels: true,
         lonLabelPosition: 1,
         latLabelPosition: 0.02,

@@ -1,3 +1,4 @@
+import { asArray } from 'ol/color'
 import { createEmpty, extend, type Extent } from 'ol/extent'
 import { fromLonLat } from 'ol/proj'
 import Feature from 'ol/Feature'
@@ -73,6 +74,13 @@ export function label(place: number[], text: string, c: Colours, more: TextOptio
   f.setStyle(new Style({ text: new Text({ text, font: mapFont(13), fill, stroke, ...more }) }))
   return f
 }
+
+/** How much of a graticule line is seen. */
+const QUIET = 0.28
+
+/** The graticule's lines: faint and whole, since rings of distance are dotted. */
+export const graticuleLine = (c: Colours): Stroke =>
+  new Stroke({ color: [...asArray(c.soft).slice(0, 3), QUIET], width: 0.8 })
 
 /** Figures on the graticule, quiet and in our own face. */
 export function graticuleLabel(c: Colours, textBaseline: CanvasTextBaseline): Text {

@@ -19,6 +19,9 @@ export interface Picture {
   extent: [west: number, south: number, east: number, north: number]
 }
 
+/** Pictures are made for the scale that is shown: each of their pixels is one of the map's, and none need be mixed. */
+const PIXEL_BY_PIXEL = { interpolate: false }
+
 /** More than is seen is painted, so that a little panning needs nothing new. */
 const MARGIN = 1.4
 
@@ -32,6 +35,7 @@ export function groundLayer(
   labelOf: (heightM: number) => string,
 ): ImageLayer<ImageSource> {
   const source = new ImageSource({
+    ...PIXEL_BY_PIXEL,
     projection: 'EPSG:3857',
     loader: async (extent, resolution, pixelRatio) => {
       const [cx, cy] = [(extent[0]! + extent[2]!) / 2, (extent[1]! + extent[3]!) / 2]
@@ -71,6 +75,7 @@ export function pictureLayer({ bitmap, extent }: Picture, opacity = 1): ImageLay
     number,
   ]
   const source = new ImageCanvasSource({
+    ...PIXEL_BY_PIXEL,
     ratio: 1.2,
     canvasFunction: (seen, _resolution, _pixelRatio, size) => {
       const canvas = document.createElement('canvas')
