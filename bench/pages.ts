@@ -1,7 +1,6 @@
 // What each page costs an old laptop: Chromium with its processor slowed four times, cold and warm, medians; the
 // list with 200 trials, and the findings of a run of 19,000 checks, from the server alone. Starts servers of its own from
 // the build. npm run bench:pages
-import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
@@ -12,7 +11,7 @@ import { openDatabase } from '../src/data'
 import { filledTrial } from './filledTrial'
 import { longTasks, watchLongTasks, type Blocked } from './longTasks'
 import { median } from './median'
-import { served, trialIn } from './served'
+import { served, servedDemo, trialIn } from './served'
 import { BENCHMARKS, writeTable } from './table'
 
 const PORT = 3468
@@ -76,10 +75,7 @@ async function fetched(path: string): Promise<{ ms: number; kB: number; text: st
 }
 
 async function pages(folder: string): Promise<void> {
-  const file = join(folder, 'demo.db')
-  const env = { ...process.env, EVEN_REACH_DB: file }
-  spawnSync(process.execPath, ['build/seed.cjs', '--demo'], { env, stdio: 'ignore' })
-  const stop = await served(file, PORT)
+  const stop = await servedDemo(folder, PORT)
   const browser = await playwright.launch(chromium())
   try {
     const trial = trialIn((await fetched('/')).text)

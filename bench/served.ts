@@ -1,4 +1,4 @@
-import { spawn } from 'node:child_process'
+import { spawn, spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 
 /** Where a trial that has findings lies, by the list of trials as it is sent. */
@@ -16,4 +16,13 @@ export async function served(file: string, port: number): Promise<() => void> {
     })
   })
   return () => server.kill()
+}
+
+/** Seeds a demo of its own in a folder and starts a server on it. @returns once it is ready, how to stop it */
+export async function servedDemo(folder: string, port: number): Promise<() => void> {
+  const file = join(folder, 'demo.db')
+  const env = { ...process.env, EVEN_REACH_DB: file }
+  const { status, stderr } = spawnSync(process.execPath, [join('build', 'seed.cjs'), '--demo'], { env })
+  if (status !== 0) throw new Error(stderr.toString())
+  return served(file, port)
 }
