@@ -1,3 +1,5 @@
+import { spacedOut } from './spacedOut'
+
 /** Pixels over a piece of the earth, rows even in latitude. */
 export interface Raster {
   width: number
@@ -118,7 +120,7 @@ function paintContours(
     const isShore = heightM < 1
     if (!fine && !index && !isShore) continue
     context.beginPath()
-    const labelled = new Set<string>()
+    const isWanted = spacedOut(LABEL_EVERY_PX)
     for (let i = 0; i < segments.length; i += 4) {
       const px = x(lonAt(segments[i]!))
       if (px < -20 || px > width + 20) continue
@@ -126,11 +128,7 @@ function paintContours(
       if (py < -20 || py > height + 20) continue
       context.moveTo(px, py)
       context.lineTo(x(lonAt(segments[i + 2]!)), y(northAt(segments[i + 3]!)))
-      if (!index) continue
-      const key = `${Math.floor(px / pixelRatio / LABEL_EVERY_PX)} ${Math.floor(py / pixelRatio / LABEL_EVERY_PX)}`
-      if (labelled.has(key)) continue
-      labelled.add(key)
-      labels.push({ x: px, y: py, heightM })
+      if (index && isWanted(px / pixelRatio, py / pixelRatio)) labels.push({ x: px, y: py, heightM })
     }
     context.globalAlpha = isShore ? 0.9 : index ? 0.55 : 0.28
     context.lineWidth = (isShore ? 1.8 : index ? 1.5 : 0.9) * pixelRatio
