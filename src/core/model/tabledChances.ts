@@ -87,7 +87,6 @@ export class TabledChances implements Pick<
   }
 
   levelAt(pattern: number, y: number, out: ChanceAt): void {
-    if (this.derived) return this.at(pattern, y, out)
     const place = (y - FROM_DB) / this.step
     const i = Math.floor(place)
     if (!(i >= 0 && i + 1 < this.count)) return this.exact.levelAt(pattern, y, out)
