@@ -1,6 +1,7 @@
 import { expect, test } from 'vitest'
 import { seededRandom } from '../numeric/seededRandom'
-import { hearingThreshold, type HeardOrNot } from './hearingThreshold'
+import type { HeardOrNot } from './heardMarks'
+import { hearingThreshold } from './hearingThreshold'
 
 const [TRUE_DB, SOFT_DB, STEP_DB] = [-112, 2, 6]
 
