@@ -48,7 +48,6 @@ export type LogBreakdown = Omit<Breakdown, 'prediction'>
 
 type Grouping = [ByWhat, (c: ReadCheck) => string | null]
 
-/** All that checks are told apart by, less the direction, which the model tells by itself. */
 /** Tags of marks: kinds of place against one another where each mark has one at most, else each tag against the rest. */
 function tagGroupings(marks: FindingsInput['marks']): Grouping[] {
   const tags = new Map(marks.map((m) => [m.id, m.tags ?? []]))
@@ -60,6 +59,7 @@ function tagGroupings(marks: FindingsInput['marks']): Grouping[] {
   return all.map((t): Grouping => ['kind of place', (c) => (has(c).includes(t) ? t : `not ${t}`)])
 }
 
+/** All that checks are told apart by, less the direction, which the model tells by itself. */
 function groupingsOf(
   input: FindingsInput,
   ground: PlanGround | null,
