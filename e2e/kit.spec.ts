@@ -383,7 +383,7 @@ test('rules are taken in, refused, edited, given out and kept to', async ({ page
     page.waitForEvent('download'),
     section.getByRole('button', { name: 'Save Island rules as a file' }).click(),
   ])
-  expect(download.suggestedFilename()).toBe('Island-rules.json')
+  expect(download.suggestedFilename()).toBe('island-rules.json')
   await page.getByLabel('This trial keeps to').click()
   await page.getByRole('option', { name: /Island channel/ }).click()
   await section.getByRole('button', { name: 'Delete Island rules' }).click()

@@ -4,6 +4,7 @@ import Box from '@mui/material/Box'
 import Button from '@mui/material/Button'
 import { placedOf } from '@/core/geo'
 import type { MapContents } from '@/core/formats'
+import { fileNameOf } from '@/core/trial/runFileName'
 import type { AreaRow } from '@/data/areas'
 import type { LegWithMarks, SiteRow } from '@/data/ground'
 import { downloadText } from '@/ui/fields/downloadText'
@@ -35,11 +36,7 @@ function mapContents({ trialName, site, sites, legs, areas }: Props): MapContent
 
 /** Hands the map out in open formats. */
 export function TakeOut(props: Props) {
-  const file =
-    props.trialName
-      .replace(/[^\p{L}\p{N}]+/gu, '-')
-      .replace(/^-|-$/g, '')
-      .toLowerCase() || 'ground'
+  const file = fileNameOf(props.trialName, 'ground')
   // The writers come when they are wanted.
   const write = async (kind: 'gpx' | 'kml' | 'geojson') => {
     const { writeGeoJson, writeGpx, writeKml } = await import('@/core/formats/writeMap')

@@ -11,6 +11,7 @@ import { useEffect, useState } from 'react'
 import { refuse, good } from '@/core/outcome'
 import type { TrialContents } from '@/data/deleteTrial'
 import { useAction } from '@/ui/answers/useAction'
+import { fileNameOf } from '@/core/trial/runFileName'
 import { downloadText } from '@/ui/fields/downloadText'
 import { removeTrial, whatGoes } from './actions'
 
@@ -41,8 +42,7 @@ export function DeleteTrial({ trialId, onClose }: { trialId: string; onClose: ()
         return good({ file, digest })
       },
       ({ file, digest }) => {
-        const name = (contents?.name ?? 'trial').replace(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()
-        downloadText(`${name}.runs.json`, file, 'application/json')
+        downloadText(`${fileNameOf(contents?.name ?? '', 'trial')}.runs.json`, file, 'application/json')
         setWritten(digest)
       },
     )

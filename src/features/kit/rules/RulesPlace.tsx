@@ -8,6 +8,7 @@ import Typography from '@mui/material/Typography'
 import { useState } from 'react'
 import { problem } from '@/core/outcome'
 import { wattText, writeRuleSet, type ServiceRule } from '@/core/kit'
+import { fileNameOf } from '@/core/trial/runFileName'
 import { heightText, type Units } from '@/core/units'
 import type { ChosenService } from '@/data/schema'
 import type { RuleSetRow } from '@/data/ruleSets'
@@ -70,7 +71,7 @@ function RuleSetPart({ row, units, editing, onEdit, onCopy, onDelete }: PartProp
           aria-label={`Save ${row.body.name} as a file`}
           onClick={() =>
             downloadText(
-              `${row.body.name.replace(/[^\p{L}\d]+/gu, '-')}.json`,
+              `${fileNameOf(row.body.name, 'rules')}.json`,
               writeRuleSet(row.body),
               'application/json',
             )
