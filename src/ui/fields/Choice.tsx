@@ -193,6 +193,7 @@ export function Choice({
           <ChoiceList
             id={listId}
             labelId={labelId}
+            called={aria['aria-label']}
             anchor={anchor}
             options={options}
             value={value}

@@ -8,6 +8,8 @@ import { isPicked, type optionsOf } from './Option'
 interface Props {
   id: string
   labelId?: string
+  /** What it is called where no label says it. */
+  called?: string
   anchor: Element
   options: ReturnType<typeof optionsOf>
   value: unknown
@@ -19,7 +21,7 @@ interface Props {
 const noPickOnRelease = (e: KeyboardEvent) => e.key === ' ' && e.preventDefault()
 
 /** The open list of a field that takes one of several. */
-export function ChoiceList({ id, labelId, anchor, options, value, onPick, onClose }: Props) {
+export function ChoiceList({ id, labelId, called, anchor, options, value, onPick, onClose }: Props) {
   const pick = (picked: string | number) => {
     onPick(picked)
     onClose()
@@ -32,7 +34,13 @@ export function ChoiceList({ id, labelId, anchor, options, value, onPick, onClos
       anchorOrigin={{ vertical: 'bottom', horizontal: 'center' }}
       transformOrigin={{ vertical: 'top', horizontal: 'center' }}
       slotProps={{
-        list: { id, role: 'listbox', 'aria-labelledby': labelId, disableListWrap: true },
+        list: {
+          id,
+          role: 'listbox',
+          'aria-labelledby': labelId,
+          'aria-label': called,
+          disableListWrap: true,
+        },
         paper: { style: { minWidth: anchor.clientWidth } },
       }}
     >

@@ -29,7 +29,7 @@ export interface TextFieldProps
     Pick<OutlinedInputProps, Passed>,
     Omit<FormControlProps, Passed | 'children' | 'color' | 'component' | 'margin' | 'slotProps' | 'variant'> {
   label?: ReactNode
-  /** What it is called where no label is to be seen. */
+  /** What it is called where its label is not to be seen, or says too little by itself. */
   'aria-label'?: string
   /** Shown under the field: what belongs in it, or what is wrong with what is in it. */
   helperText?: ReactNode
@@ -101,7 +101,12 @@ export function TextField(inProps: TextFieldProps) {
           ? {
               inputComponent: Choice as never,
               inputRef: choice,
-              inputProps: { ...slotProps.select, 'aria-label': called, labelId, children } as never,
+              inputProps: {
+                ...slotProps.select,
+                'aria-label': called,
+                labelId: called ? undefined : labelId,
+                children,
+              } as never,
             }
           : { inputRef, inputProps: { 'aria-label': called, ...slotProps.htmlInput } })}
       />
