@@ -152,8 +152,13 @@ test('the plan is tried in a simulated field before anybody walks', async ({ pag
   await page.getByLabel('Spread of a difference at a mark').click()
   await page.getByRole('option', { name: /^small/ }).click()
   await page.getByRole('button', { name: 'Try it in a simulated field' }).click()
-  await expect(page.getByText(/As planned it would tell a difference of 3 dB in \d+ of 100\./)).toBeVisible({
-    timeout: 150_000,
-  })
-  await expect(page.getByText(/in \d+ of 60 tries/).first()).toBeVisible()
+  const said = page.getByText(/^As planned it would tell a difference of 3 dB in \d+ of 100\./)
+  const told = page.getByText(/^in \d+ of 60 tries$/)
+  // The plan itself is tried first, and told of while the others are tried.
+  await expect(said).toBeVisible({ timeout: 150_000 })
+  await expect(page.getByRole('button', { name: 'Stop' })).toBeVisible()
+  await expect(told).not.toHaveCount(6)
+  // All of it: a sentence more, and a line for each.
+  await expect(said).toHaveText(/of 100\. [A-Z\d].+\.$/, { timeout: 150_000 })
+  await expect(told).toHaveCount(6)
 })

@@ -1,17 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { link, plan, rig } from '@/core/testing/plans'
 import { linkKey } from '@/core/reach'
-import { marksForPower, PowerTries } from './power'
+import { marksForPower, tryTells, type PowerAsked } from './power'
 
 const p = plan([link(rig('a')), link(rig('b', { powerW: 20 }))], 12)
-const share = (
-  asked: Partial<ConstructorParameters<typeof PowerTries>[2]>,
-  tries = 24,
-  expected: ConstructorParameters<typeof PowerTries>[1] = [],
-) => {
-  const trying = new PowerTries(p, expected, { marks: 12, repeats: 1, spreadDb: 4.5, marginDb: 3, ...asked })
+const share = (asked: Partial<PowerAsked>, tries = 24, expected: Parameters<typeof tryTells>[1] = []) => {
+  const whole = { marks: 12, repeats: 1, spreadDb: 4.5, marginDb: 3, ...asked }
   let told = 0
-  for (let seed = 1; seed <= tries; seed++) if (trying.tells(seed)) told++
+  for (let seed = 1; seed <= tries; seed++) if (tryTells(p, expected, whole, seed)) told++
   return told / tries
 }
 
@@ -23,6 +19,15 @@ describe('power by simulation', () => {
   it('more marks tell more, more spread less', () => {
     expect(share({ marks: 24, marginDb: 5 }, 12)).toBeGreaterThan(share({ marks: 6, marginDb: 5 }, 12))
     expect(share({ spreadDb: 2.5, marginDb: 4 }, 12)).toBeGreaterThan(share({ spreadDb: 9, marginDb: 4 }, 12))
+  })
+  it('judges small plans as often alike as a whole fit of each log would', () => {
+    const asked = { marks: 6, repeats: 1, spreadDb: 4.5, marginDb: 4 }
+    const seeds = Array.from({ length: 40 }, (_, i) => i + 1)
+    const [roughly, whole] = [undefined, {}].map((s) => seeds.map((seed) => tryTells(p, [], asked, seed, s)))
+    const more = seeds.filter((_, i) => roughly![i]! && !whole![i]!).length
+    const less = seeds.filter((_, i) => !roughly![i]! && whole![i]!).length
+    expect(more + less).toBeLessThanOrEqual(5)
+    expect(Math.abs(more - less)).toBeLessThanOrEqual(3)
   })
   it('goes by this ground: where nothing is heard nothing is told', () => {
     const deaf = p.marks.flatMap((m) =>
@@ -44,12 +49,7 @@ describe('power by simulation', () => {
     expect(marksForPower(p.marks, 3).map((m) => m.distanceM)).toEqual([300, 1675, 3050])
     expect(marksForPower([], 5)).toEqual([])
     expect(
-      new PowerTries({ ...p, links: [p.links[0]!] }, [], {
-        marks: 6,
-        repeats: 1,
-        spreadDb: 4,
-        marginDb: 3,
-      }).tells(1),
+      tryTells({ ...p, links: [p.links[0]!] }, [], { marks: 6, repeats: 1, spreadDb: 4, marginDb: 3 }, 1),
     ).toBe(false)
   })
 })

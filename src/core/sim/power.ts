@@ -1,7 +1,7 @@
 import { cellsOf, comparePair, inputOf, judgePairs, readChecks, type FindingsInput } from '@/core/findings'
 import { jointInput } from '@/core/findings/joint/modelInput'
-import { fitModel, type ModelFit } from '@/core/model/fit'
-import { refit, type RefitSettings } from '@/core/model/refit'
+import { fitModel, type FitSettings } from '@/core/model/fit'
+import { SAMPLING_OF_LONG } from '@/core/model/spreadSampling'
 import { linkKey } from '@/core/reach/linkKey'
 import type { ExpectedLevel } from '@/core/reach/planGround'
 import type { Link } from '@/core/kit/rig/rig'
@@ -19,8 +19,11 @@ export interface PowerAsked {
   marginDb: number
 }
 
-/** Whether one try tells needs fewer draws than what is said of a log, at fewer points of the spreads. */
-const ROUGHLY: RefitSettings = { draws: 300, points: 24, least: 2 }
+/**
+ * Whether one try tells needs fewer draws than what is said of a log, at fewer points of the spreads. With fewer still,
+ * or with points that another try's fit lends, small plans would be told wrongly.
+ */
+const ROUGHLY = { draws: 300, sampling: SAMPLING_OF_LONG }
 
 const SECOND = { groundLossDb: 0, extraSlopeDb: 0 }
 
@@ -57,37 +60,31 @@ function expectedAt(expected: readonly ExpectedLevel[], marks: readonly Mark[], 
 }
 
 /**
- * Tries of a plan in a simulated field where the first link is truly better by what would matter: whether the same
+ * Tries a plan once in a simulated field where the first link is truly better by what would matter: whether the same
  * model that judges the log would say so. Both links see the second one's loss over this ground, so that nothing else
- * differs. The spreads that the first try is fitted at serve the others, weighed anew by what each reports.
+ * differs.
+ * @param expected levels over the plan's ground; empty for plane earth on hilly ground
+ * @param seed of the field and the order; the same one gives the same try
+ * @param settings how thoroughly its log is fitted
  */
-export class PowerTries {
-  private first: ModelFit | null = null
-
-  /** @param expected levels over the plan's ground; empty for plane earth on hilly ground */
-  constructor(
-    private readonly plan: TrialPlan,
-    private readonly expected: readonly ExpectedLevel[],
-    private readonly asked: PowerAsked,
-  ) {}
-
-  /** Whether one try tells that the first link is better. */
-  tells(seed: number): boolean {
-    const { plan, asked } = this
-    const input = simulated(plan, this.expected, asked, seed)
-    const [a, b] = plan.links
-    if (!input || !a || !b) return false
-    const { checks } = readChecks(input)
-    const log = jointInput(input, checks)
-    if (log.model.reports.length === 0) return false
-    const fit = this.first ? refit(this.first, log.model, ROUGHLY) : fitModel(log.model)
-    this.first ??= fit
-    const scope = plan.directions.length > 1 ? 'both' : plan.directions[0]!
-    const joint = { input: log, fit }
-    const pair = comparePair(input, checks, cellsOf(input, checks), a, b, scope, joint, null)
-    const [judged] = judgePairs([pair], asked.marginDb, true, 6)
-    return judged!.verdict.kind === 'better' && judged!.verdict.which === 'a'
-  }
+export function tryTells(
+  plan: TrialPlan,
+  expected: readonly ExpectedLevel[],
+  asked: PowerAsked,
+  seed: number,
+  settings: Partial<FitSettings> = ROUGHLY,
+): boolean {
+  const input = simulated(plan, expected, asked, seed)
+  const [a, b] = plan.links
+  if (!input || !a || !b) return false
+  const { checks } = readChecks(input)
+  const log = jointInput(input, checks)
+  if (log.model.reports.length === 0) return false
+  const joint = { input: log, fit: fitModel(log.model, settings) }
+  const scope = plan.directions.length > 1 ? 'both' : plan.directions[0]!
+  const pair = comparePair(input, checks, cellsOf(input, checks), a, b, scope, joint, null)
+  const [judged] = judgePairs([pair], asked.marginDb, true, 6)
+  return judged!.verdict.kind === 'better' && judged!.verdict.which === 'a'
 }
 
 /** A run of the plan in a simulated field, as findings take it; null where it has no two links. */

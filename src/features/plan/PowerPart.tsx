@@ -9,7 +9,7 @@ import { useState } from 'react'
 import type { PlanGround } from '@/core/reach'
 import type { TrialPlan } from '@/core/trial'
 import type { Soon } from '@/ui/answers/OnceKnown'
-import { powerSays } from './powerWords'
+import { asPlanned, powerSays } from './powerWords'
 import { usePower } from './usePower'
 
 const SPREADS: [number, string][] = [
@@ -28,6 +28,7 @@ export function PowerPart({ plan, ground }: { plan: TrialPlan; ground: Soon<Plan
         With two links and a few marks, the plan can be tried here before anybody walks.
       </p>
     )
+  const planned = { marks: plan.marks.length, repeats: plan.repeats, marginDb: plan.marginDb }
   return (
     <>
       <Box sx={{ display: 'flex', gap: 1.5, flexWrap: 'wrap', alignItems: 'center', mb: 1 }}>
@@ -59,9 +60,9 @@ export function PowerPart({ plan, ground }: { plan: TrialPlan; ground: Soon<Plan
         {state.at === 'failed' && (
           <span style={{ color: 'var(--bad)' }}>It could not be tried: {state.why}.</span>
         )}
-        {state.at === 'there' && (
-          <b>{powerSays(state.rows, plan.marks.length, plan.repeats, plan.marginDb)}</b>
-        )}
+        {/* The plan is tried first: what it would tell need not wait for the others. */}
+        {state.at === 'trying' && <b>{asPlanned(state.rows, planned)}</b>}
+        {state.at === 'there' && <b>{powerSays(state.rows, planned)}</b>}
       </Box>
       {(state.at === 'there' || state.at === 'trying') && state.rows.length > 0 && (
         <Table

@@ -18,17 +18,30 @@ export function designsOf(marks: number, repeats: number): { marks: number; repe
 
 const ENOUGH = 0.8
 
-/** What the tries say of the plan, and what would be enough. */
-export function powerSays(
-  rows: readonly PowerRow[],
-  marks: number,
-  repeats: number,
-  marginDb: number,
-): string {
-  const own = rows.find((r) => r.marks === marks && r.repeats === repeats)
+/** What of a plan its tries are held against. */
+interface Planned {
+  marks: number
+  repeats: number
+  marginDb: number
+}
+
+const share = (r: PowerRow) => r.told / r.tries
+const ownOf = (rows: readonly PowerRow[], { marks, repeats }: Planned) =>
+  rows.find((r) => r.marks === marks && r.repeats === repeats)
+
+/** What the tries say of the plan by itself; nothing before it was tried. */
+export function asPlanned(rows: readonly PowerRow[], planned: Planned): string {
+  const own = ownOf(rows, planned)
   if (!own) return ''
-  const share = (r: PowerRow) => r.told / r.tries
-  const head = `As planned it would tell a difference of ${marginDb} dB in ${Math.round(100 * share(own))} of 100.`
+  return `As planned it would tell a difference of ${planned.marginDb} dB in ${Math.round(100 * share(own))} of 100.`
+}
+
+/** What the tries say of the plan, and what would be enough. */
+export function powerSays(rows: readonly PowerRow[], planned: Planned): string {
+  const { marks, repeats } = planned
+  const own = ownOf(rows, planned)
+  if (!own) return ''
+  const head = asPlanned(rows, planned)
   if (share(own) >= ENOUGH) {
     const less = rows.filter((r) => r.marks * r.repeats < marks * repeats && share(r) >= ENOUGH)
     const least = less.sort((a, b) => a.marks * a.repeats - b.marks * b.repeats)[0]
