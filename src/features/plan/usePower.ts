@@ -45,7 +45,14 @@ export function usePower(plan: TrialPlan, ground: Soon<PlanGround | null>, sprea
     current.current?.workers.forEach((w) => w.end())
     current.current = null
   }
-  useEffect(() => end, [])
+  // Of a plan that is another now nothing more is tried, nor when the page is left.
+  useEffect(
+    () => () => {
+      end()
+      setHeld((known) => (known?.state.at === 'trying' ? null : known))
+    },
+    [key],
+  )
   const set = (state: PowerState) => setHeld({ key, state })
   const start = async () => {
     end()
