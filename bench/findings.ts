@@ -1,11 +1,11 @@
 // How long findings take, and how much memory: npm run bench. Writes its table into docs/benchmarks.md.
 import { loggedChecks } from '../src/core/exchange'
 import {
+  beginTrend,
   breakdownOfLog,
   cellsOf,
   comparePairs,
   fitJoint,
-  fitTrend,
   inputOf,
   makeFindings,
   prepareFindings,
@@ -94,7 +94,7 @@ writeTable(
       'comparisons of the same, with trends',
       ms(
         median(
-          () => comparePairs(input, checks, cells, pairs.joint, fitTrend(input, checks, pairs.joint!)),
+          () => comparePairs(input, checks, cells, pairs.joint, beginTrend(input, checks, pairs.joint!)),
           5,
         ),
       ),
@@ -112,7 +112,7 @@ writeTable(
               manyRead,
               manyCells,
               manyPrepared.joint,
-              fitTrend(many, manyRead, manyPrepared.joint!),
+              beginTrend(many, manyRead, manyPrepared.joint!),
             ),
           3,
         ),

@@ -21,3 +21,9 @@ export function onceWhileHeld<K extends object, V>(of: (thing: K) => V): (thing:
     return made
   }
 }
+
+/** The same for what is of nothing else. */
+export function once<V>(make: () => V): () => V {
+  let known: { made: V } | null = null
+  return () => (known ??= { made: make() }).made
+}

@@ -1,3 +1,4 @@
+import { ALONE } from '@/core/model/byTwo'
 import type { PlanGround } from '@/core/reach'
 import { agreeing, type LinkContrasts } from '@/core/reach/correction/agree'
 import type { Correction } from '@/core/reach/correction/correction'
@@ -18,8 +19,8 @@ export const seenOf = (told: readonly ToldLog[]) =>
   told.flatMap(({ input, ground }) => seenMargins(input, ground))
 
 /** How the joint model of a log says that links lie against one another; a fit of its own. */
-export function contrastsOf({ input, ground }: ToldLog): LinkContrasts | null {
-  const joint = fitJoint(input, readChecks(input).checks)
+export function contrastsOf({ input, ground }: ToldLog, helper = ALONE): LinkContrasts | null {
+  const joint = fitJoint(input, readChecks(input).checks, { helper })
   return joint && linkContrasts(input, joint, ground)
 }
 
@@ -30,7 +31,10 @@ export function contrastsOf({ input, ground }: ToldLog): LinkContrasts | null {
  * @param contrasts {@link contrastsOf}, or what is kept of it
  * @returns null where they say nothing of any prediction
  */
-export function correctionOf(told: readonly ToldLog[], contrasts = contrastsOf): Correction | null {
+export function correctionOf(
+  told: readonly ToldLog[],
+  contrasts = (log: ToldLog) => contrastsOf(log),
+): Correction | null {
   const correction = learnCorrection(seenOf(told))
   if (!correction || correction.links.length < 2) return correction
   return agreeing(

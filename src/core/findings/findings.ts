@@ -1,4 +1,5 @@
 import { everyPair } from '@/core/everyPair'
+import { ALONE } from '@/core/model/byTwo'
 import { listenerOf, type Direction } from '@/core/kit/rig/rig'
 import type { Reaches } from '@/core/model/answers'
 import type { ModelFit } from '@/core/model/fit'
@@ -25,7 +26,7 @@ import { loneContacts, Without } from './cautions/loneContact'
 import { orderCautions } from './cautions/order'
 import { sharedGround } from './cautions/sharedGround'
 import { stepSeen } from './cautions/stepSeen'
-import { fitTrend, type TrendFit } from './joint/trend'
+import { beginTrend, type TrendFit } from './joint/trend'
 import { levelFindings, prepareLevels, type LevelFindings, type PreparedLevels } from './reach/levelFindings'
 import { cellsIn, type CellsById } from './levels'
 import { judgePairs, type JudgedPair } from './compare/verdict'
@@ -85,11 +86,14 @@ export interface Prepared {
   without: Without | null
 }
 
-/** The log under the joint model, every pair of links in every direction read from it. */
-export function prepareFindings(input: FindingsInput): Prepared {
+/**
+ * The log under the joint model, every pair of links in every direction read from it.
+ * @param helper who may do part of it meanwhile; what is found is the same
+ */
+export function prepareFindings(input: FindingsInput, helper = ALONE): Prepared {
   const { checks, cells } = cellsIn(input)
-  const joint = fitJoint(input, checks)
-  const trend = joint && fitTrend(input, checks, joint)
+  const joint = fitJoint(input, checks, { helper })
+  const trend = joint && beginTrend(input, checks, joint)
   return {
     joint,
     matrix: joint && matrixOf(input, checks, joint),
@@ -99,18 +103,20 @@ export function prepareFindings(input: FindingsInput): Prepared {
   }
 }
 
-/** Every pair of links in every direction and in both together. */
+/** Every pair of links in every direction and in both together. @param trend waits for the log with a slope for each link */
 export function comparePairs(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   cells: CellsById,
   joint: JointFit | null,
-  trend: TrendFit | null,
+  trend: (() => TrendFit) | null,
 ): PairComparison[] {
   const scopes: Scope[] = input.directions.length > 1 ? [...input.directions, 'both'] : [...input.directions]
-  return scopes.flatMap((scope) =>
-    everyPair(input.links).map(([a, b]) => comparePair(input, checks, cells, a, b, scope, joint, trend)),
+  const compared = scopes.flatMap((scope) =>
+    everyPair(input.links).map(([a, b]) => comparePair(input, checks, cells, a, b, scope, joint)),
   )
+  const sloped = trend && trend()
+  return compared.map((pair) => pair(sloped))
 }
 
 /**

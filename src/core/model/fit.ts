@@ -3,6 +3,7 @@ import type { SplitNormal } from '@/core/stats/numeric/splitNormal'
 import { densityAt, spreadsOf } from './density'
 import { drawField } from './drawField'
 import { Field } from './field'
+import { ALONE, type Helper } from './byTwo'
 import { Modes } from './modes'
 import type { Draw, FieldPoint, FitPoint } from './points'
 import { MODEL_PRIORS, type ModelPriors } from './priors'
@@ -19,6 +20,8 @@ export interface ModelFit {
   /** How wide each of what is shared was found to be to either side, by where it stands. */
   axes: readonly SplitNormal[]
   quality: FitQuality
+  /** Who may do meanwhile what is asked of it. */
+  helper: Helper
 }
 
 interface FitQuality {
@@ -41,9 +44,11 @@ export interface FitSettings {
   seed: number
   /** A fit of much the same reports: where they are many, the spreads are looked for about its own first. */
   near: ModelFit
+  /** Nobody, if it is left out; what is found is the same. */
+  helper: Helper
 }
 
-const FIT_SETTINGS = { priors: MODEL_PRIORS, draws: 1200, seed: 1 }
+const FIT_SETTINGS = { priors: MODEL_PRIORS, draws: 1200, seed: 1, helper: ALONE }
 
 /**
  * Fits the joint model: for each point of the spreads the field's mode and Laplace's approximation about it,
@@ -51,10 +56,11 @@ const FIT_SETTINGS = { priors: MODEL_PRIORS, draws: 1200, seed: 1 }
  * give the same draws.
  */
 export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {}): ModelFit {
-  const { priors, draws: wanted, seed } = { ...FIT_SETTINGS, ...settings }
+  const { priors, draws: wanted, seed, helper } = { ...FIT_SETTINGS, ...settings }
   const data = modelData(input)
   const field = new Field(data, priors)
   const random = seededRandom(seed)
+  const laid = helper.lay({ input, priors })
   const modes = new Modes(field)
   const sampled = sampleSpreads(
     spreadsOf(input),
@@ -64,7 +70,8 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     field.isLong ? startPeak(field, settings.near?.points) : null,
   )
   const points = sampled.points.map(({ theta, of }): FieldPoint => ({ theta, ...of }))
-  const kept = drawField(field, points, sampled.weights, wanted, random)
+  const kept = drawField(field, points, sampled.weights, wanted, random, { laid })
+  laid.clear()
   return {
     data,
     field,
@@ -72,6 +79,7 @@ export function fitModel(input: ModelInput, settings: Partial<FitSettings> = {})
     draws: kept.draws,
     axes: kept.axes,
     quality: qualityOf(sampled, kept.effective, modes.steps),
+    helper,
   }
 }
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { Field } from './field'
 import { fitModel } from './fit'
-import { modesAtPoints } from './lentModes'
+import { lentOf, modesAtPoints } from './lentModes'
 import { Modes } from './modes'
 import { modelData, type ModelInput } from './reports'
 import { testRun } from './testing/runs'
@@ -19,7 +19,7 @@ describe('modes of another field at the points of a fit', () => {
   it('are those that are found from nothing, in fewer steps, whatever terms it has besides', () => {
     for (const input of [run, stepped]) {
       const field = fieldOf(input)
-      const { lent, steps } = modesAtPoints(fit, field, 1)
+      const { lent, steps } = modesAtPoints(lentOf(fit), field, 1)
       const afresh = new Modes(field)
       const { theta, spreads } = lent[0]!.point
       const mode = afresh.at(theta, spreads)!
@@ -32,7 +32,7 @@ describe('modes of another field at the points of a fit', () => {
 
   it('are found from nothing where the marks are others', () => {
     const few = fieldOf({ ...run, reports: run.reports.filter((r) => r.mark < 9) })
-    const { lent } = modesAtPoints(fit, few, 2)
+    const { lent } = modesAtPoints(lentOf(fit), few, 2)
     expect(lent.reduce((n, l) => n + l.times, 0)).toBe(2)
   })
 })

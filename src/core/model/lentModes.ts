@@ -1,3 +1,4 @@
+import { onceWhileHeld } from '@/core/onceEach'
 import type { SplitNormal } from '@/core/stats/numeric/splitNormal'
 import { evenShares } from './evenShares'
 import type { Field } from './field'
@@ -6,6 +7,19 @@ import type { Layout } from './layout'
 import type { Mode } from './mode'
 import { Modes } from './modes'
 import type { FitPoint } from './points'
+
+/** What a fit lends to one of nearly the same reports; plain data. */
+export interface Lent {
+  points: readonly FitPoint[]
+  axes: readonly SplitNormal[]
+  layout: Layout
+  /** As {@link Field.at}, and the run's own. */
+  at: number
+  marks: readonly number[]
+  ownMark: readonly number[]
+  /** The middle of its draws; null where it has none. */
+  middle: Float64Array | null
+}
 
 /** A point that a fit lends, how often, and another field's mode there. */
 interface LentPoint {
@@ -20,27 +34,39 @@ function sharedByBoth(from: Layout, to: Layout): [from: number, to: number][] | 
   return p.length === q.length ? p.map((at, i) => [at, q[i]!]) : null
 }
 
+export const lentOf = onceWhileHeld(({ field, points, draws, axes }: ModelFit): Lent => {
+  const middle = new Float64Array(field.size)
+  for (const { x } of draws) for (let i = 0; i < middle.length; i++) middle[i]! += x[i]! / draws.length
+  const { layout, at, data } = field
+  return {
+    points,
+    axes,
+    layout,
+    at,
+    marks: data.marks,
+    ownMark: data.ownMark,
+    middle: draws.length === 0 ? null : middle,
+  }
+})
+
 /** How wide a fit found what another field of the same run shares with it, by where that stands there. */
-export function lentAxes({ field, axes }: ModelFit, to: Field): Map<number, SplitNormal> {
-  return new Map(sharedByBoth(field.layout, to.layout)?.map(([p, q]) => [q, axes[p]!]))
+export function lentAxes({ layout, axes }: Lent, to: Field): Map<number, SplitNormal> {
+  return new Map(sharedByBoth(layout, to.layout)?.map(([p, q]) => [q, axes[p]!]))
 }
 
 /**
  * The middle of a fit's draws as another field lays it out, what is new in that being nought.
  * @returns null where the other is of other marks, or of other links at them
  */
-function lentStart({ field: from, draws }: ModelFit, to: Field): Float64Array | null {
-  const [a, b] = [from.data, to.data]
+function lentStart({ layout, at, marks, ownMark, middle }: Lent, to: Field): Float64Array | null {
   const same = (p: readonly number[], q: readonly number[]) =>
     p.length === q.length && p.every((v, i) => v === q[i])
-  if (!same(a.marks, b.marks) || !same(a.ownMark, b.ownMark) || draws.length === 0) return null
-  const both = sharedByBoth(from.layout, to.layout)
+  if (!same(marks, to.data.marks) || !same(ownMark, to.data.ownMark) || !middle) return null
+  const both = sharedByBoth(layout, to.layout)
   if (!both) return null
-  const mean = new Float64Array(from.size)
-  for (const { x } of draws) for (let i = 0; i < mean.length; i++) mean[i]! += x[i]! / draws.length
   const start = new Float64Array(to.size)
-  start.set(mean.subarray(0, from.at))
-  for (const [p, q] of both) start[to.at + q] = mean[from.at + p]!
+  start.set(middle.subarray(0, at))
+  for (const [p, q] of both) start[to.at + q] = middle[at + p]!
   return start
 }
 
@@ -55,9 +81,9 @@ const sharedPlaces = ({ level, link, linkAt, slope, bend, cut, cuts }: Layout): 
 ]
 
 /** Modes of another field at points of a fit, so many in all, in proportion to their weights. */
-export function modesAtPoints(fit: ModelFit, field: Field, n: number): { lent: LentPoint[]; steps: number } {
-  const { points } = fit
-  const modes = new Modes(field, lentStart(fit, field))
+export function modesAtPoints(from: Lent, field: Field, n: number): { lent: LentPoint[]; steps: number } {
+  const { points } = from
+  const modes = new Modes(field, lentStart(from, field))
   const times = evenShares(
     points.map((p) => p.weight),
     n,

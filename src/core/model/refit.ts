@@ -1,9 +1,11 @@
+import { once } from '@/core/onceEach'
 import { effectiveNumber } from '@/core/stats/numeric/effectiveNumber'
 import { seededRandom } from '@/core/stats/numeric/seededRandom'
+import { buffersOf, drawField } from './drawField'
 import { Field } from './field'
-import { drawField } from './drawField'
 import { fitModel, qualityOf, type ModelFit } from './fit'
-import { lentAxes, modesAtPoints } from './lentModes'
+import { ALONE, NOBODY, type Helper, type Laid, type Task } from './byTwo'
+import { lentAxes, lentOf, modesAtPoints, type Lent } from './lentModes'
 import { modelData, type ModelInput } from './reports'
 import type { FieldPoint } from './points'
 
@@ -19,17 +21,53 @@ export interface RefitSettings {
 const REFIT: RefitSettings = { draws: 600, points: 40, least: 8 }
 const SEED = 2
 
+/** What a fit is beside its run. */
+type Fitted = Pick<ModelFit, 'points' | 'draws' | 'axes' | 'quality'>
+
+interface Ask {
+  lent: Lent
+  settings: RefitSettings
+}
+
+/** A run fitted anew, as {@link refit} does it, elsewhere. */
+export const REFIT_TASK: Task<Ask, Fitted> = {
+  name: 'refit',
+  work: (field, { lent, settings }) => refitted(lent, field, settings, ALONE, NOBODY),
+  handed: ({ draws }) => buffersOf(draws),
+}
+
 /**
  * Fits a run that differs a little from one that is fitted already: with further terms, or without a report. The
  * points of the spreads are the fit's own, weighed anew by how much more or less likely they make these reports;
- * where hardly any of them is left, the run is fitted from the beginning.
+ * where hardly any of them is left, the run is fitted from the beginning. Begun by the fit's own helper, if it has one.
+ * @returns what waits for it
  */
-export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): ModelFit {
-  const { draws, points, least } = settings
+export function beginRefit(fit: ModelFit, input: ModelInput, settings = REFIT): () => ModelFit {
+  const { helper } = fit
   const { priors } = fit.field
-  const field = new Field(modelData(input), priors)
-  const { lent, steps } = modesAtPoints(fit, field, field.isLong ? points / 2 : points)
-  const weighed = lent.map(({ point, times, mode }): FieldPoint & { lnWeight: number } => ({
+  const field = once(() => new Field(modelData(input), priors))
+  const laid = helper.lay({ input, priors })
+  const made = laid.begin(
+    REFIT_TASK,
+    () => ({ lent: lentOf(fit), settings }),
+    () => refitted(lentOf(fit), field(), settings, helper, laid),
+  )
+  return () => {
+    const fitted = { data: field().data, field: field(), helper, ...made() }
+    laid.clear()
+    return fitted
+  }
+}
+
+/** The same, at once. */
+export const refit = (fit: ModelFit, input: ModelInput, settings = REFIT) =>
+  beginRefit(fit, input, settings)()
+
+function refitted(lent: Lent, field: Field, settings: RefitSettings, helper: Helper, laid: Laid): Fitted {
+  const { draws, points, least } = settings
+  const { priors } = field
+  const { lent: at, steps } = modesAtPoints(lent, field, field.isLong ? points / 2 : points)
+  const weighed = at.map(({ point, times, mode }): FieldPoint & { lnWeight: number } => ({
     theta: point.theta,
     spreads: point.spreads,
     mode,
@@ -38,11 +76,15 @@ export function refit(fit: ModelFit, input: ModelInput, settings = REFIT): Model
   const top = Math.max(...weighed.map((p) => p.lnWeight))
   const weights = weighed.map((p) => Math.exp(p.lnWeight - top))
   const effective = effectiveNumber(weights)
-  if (!(effective >= least)) return fitModel(input, { priors, draws })
-  const drawn = drawField(field, weighed, weights, draws, seededRandom(SEED), lentAxes(fit, field))
+  if (!(effective >= least)) {
+    const { points, draws: made, axes, quality } = fitModel(field.data.input, { priors, draws, helper })
+    return { points, draws: made, axes, quality }
+  }
+  const drawn = drawField(field, weighed, weights, draws, seededRandom(SEED), {
+    laid,
+    lent: lentAxes(lent, field),
+  })
   return {
-    data: field.data,
-    field,
     points: drawn.points,
     draws: drawn.draws,
     axes: drawn.axes,

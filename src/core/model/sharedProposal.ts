@@ -1,3 +1,4 @@
+import { once } from '@/core/onceEach'
 import {
   lnSplitNormal,
   splitNormalCdf,
@@ -21,60 +22,70 @@ const WIDEST = 1.6
 const ALMOST_ONE = 1 - 1e-12
 
 /**
+ * How much wider than the normal about the mode the posterior is along each axis, to either side.
+ * @param about the likeliest point of the spreads, the field's factor being that of its mode
+ * @param lent axes that a fit of nearly the same has looked along, by where they stand here; along the others it is
+ * looked
+ */
+export function axesAbout(
+  field: Field,
+  about: FieldPoint,
+  lent: ReadonlyMap<number, SplitNormal> = new Map(),
+): SplitNormal[] {
+  const least = field.floors.least()
+  const top = once(() => givenShared(field, about.spreads, about.mode.x.slice()) ?? Infinity)
+  const stretch = (axis: number, side: -1 | 1) => stretchOf(field, about, top(), least, axis, side)
+  return Array.from(
+    { length: field.layout.size },
+    (_, i) => lent.get(i) ?? { below: stretch(i, -1), above: stretch(i, 1) },
+  )
+}
+
+/** How much wider it is along an axis, to one side. @param top ln of it at the mode @param least each can be */
+function stretchOf(
+  field: Field,
+  { spreads, mode }: FieldPoint,
+  top: number,
+  least: Float64Array,
+  axis: number,
+  side: -1 | 1,
+): number {
+  const { factor, at } = field
+  const off = new Float64Array(field.size)
+  let widest = NARROWEST
+  for (const far of field.isLong ? LOOKED_AT_OF_LONG : LOOKED_AT) {
+    off.fill(0)
+    for (let i = axis; i >= 0; i--) {
+      const [mean, sd] = factor.sharedGiven(i, off)
+      off[at + i] = i === axis ? side * far * sd : mean
+    }
+    if (mode.x[at + axis]! + off[at + axis]! < least[axis]!) break
+    factor.solveUpperPlaces(off)
+    const evidence = givenShared(
+      field,
+      spreads,
+      mode.x.map((v, j) => v + off[j]!),
+    )
+    if (evidence === null) continue
+    widest = Math.max(widest, far / Math.sqrt(2 * Math.max(top - evidence, 1e-6)))
+  }
+  return Math.min(WIDEST, widest)
+}
+
+/**
  * What draws of the shared unknowns are proposed from: the normal about the mode, each of its axes stretched to either
  * side as far as the posterior is found to be wider there (split normal: Geweke 1989, Econometrica 57, 1317). The place
  * of the first cut is known from one side only where all was heard.
  */
 export class SharedProposal {
-  readonly axes: readonly SplitNormal[]
   /** The least that each can be. */
   private readonly least: Float64Array
 
-  /**
-   * @param about the likeliest point of the spreads, the field's factor being that of its mode
-   * @param lent axes that a fit of nearly the same has looked along, by where they stand here; along the others it is
-   * looked
-   */
   constructor(
     private readonly field: Field,
-    about: FieldPoint,
-    lent: ReadonlyMap<number, SplitNormal> = new Map(),
+    private readonly axes: readonly SplitNormal[],
   ) {
     this.least = field.floors.least()
-    const top = givenShared(field, about.spreads, about.mode.x.slice()) ?? Infinity
-    this.axes = Array.from(
-      { length: field.layout.size },
-      (_, i) =>
-        lent.get(i) ?? {
-          below: this.stretch(about, top, i, -1),
-          above: this.stretch(about, top, i, 1),
-        },
-    )
-  }
-
-  /** How much wider than the normal the posterior is along an axis, to one side. @param top ln of it at the mode */
-  private stretch({ spreads, mode }: FieldPoint, top: number, axis: number, side: -1 | 1): number {
-    const { field } = this
-    const { factor, at } = field
-    const off = new Float64Array(field.size)
-    let widest = NARROWEST
-    for (const far of field.isLong ? LOOKED_AT_OF_LONG : LOOKED_AT) {
-      off.fill(0)
-      for (let i = axis; i >= 0; i--) {
-        const [mean, sd] = factor.sharedGiven(i, off)
-        off[at + i] = i === axis ? side * far * sd : mean
-      }
-      if (mode.x[at + axis]! + off[at + axis]! < this.least[axis]!) break
-      factor.solveUpperPlaces(off)
-      const evidence = givenShared(
-        field,
-        spreads,
-        mode.x.map((v, j) => v + off[j]!),
-      )
-      if (evidence === null) continue
-      widest = Math.max(widest, far / Math.sqrt(2 * Math.max(top - evidence, 1e-6)))
-    }
-    return Math.min(WIDEST, widest)
   }
 
   /**

@@ -82,7 +82,7 @@ export function tryTells(
   if (log.model.reports.length === 0) return false
   const joint = { input: log, fit: fitModel(log.model, settings) }
   const scope = plan.directions.length > 1 ? 'both' : plan.directions[0]!
-  const pair = comparePair(input, checks, cellsOf(input, checks), a, b, scope, joint, null)
+  const pair = comparePair(input, checks, cellsOf(input, checks), a, b, scope, joint)(null)
   const [judged] = judgePairs([pair], asked.marginDb, true, 6)
   return judged!.verdict.kind === 'better' && judged!.verdict.which === 'a'
 }

@@ -5,12 +5,12 @@ import type { FindingsInput, ReadCheck } from '../input'
 import { cellsIn } from '../levels'
 import type { Prepared } from '../findings'
 import { conditionGroupings, type RunEvent } from './conditions'
-import { differencesBy, differencesByDirection, sureTogether, type DifferenceBy } from './differencesBy'
+import { beginDifferencesBy, differencesByDirection, sureTogether, type DifferenceBy } from './differencesBy'
 import { driftOf, type Drift } from './drift'
 import { alwaysTogether, type Matrix } from './matrix'
 import { countedDifferences, otherStationsOf, type OtherStations } from './otherScales'
 import { againstPrediction, type AgainstPrediction } from './predicted'
-import { runOffsets, runsApart, type RunApart, type RunOffset } from './runOffsets'
+import { beginRunsApart, runOffsets, type RunApart, type RunOffset } from './runOffsets'
 import { erraticLinks, type Erratic } from './erratic'
 
 /** By what the difference was looked at. */
@@ -106,10 +106,15 @@ export async function breakdownOfLog(
     if (known) known.pairs.push(...pairs)
     else if (pairs.length > 0) by.push({ what, pairs })
   }
+  const groupings = joint && !joint.input.onePlace ? groupingsOf(input, ground, events) : []
+  const begun = groupings.map(
+    ([what, groupOf]) => [what, beginDifferencesBy(input, checks, joint!, groupOf)] as const,
+  )
+  const apart = joint ? beginRunsApart(input, checks, joint) : () => []
   if (joint) add('direction', differencesByDirection(input, checks, joint))
-  for (const [what, groupOf] of joint && !joint.input.onePlace ? groupingsOf(input, ground, events) : []) {
+  for (const [what, differences] of begun) {
     await breathe()
-    add(what, differencesBy(input, checks, joint!, groupOf))
+    add(what, differences())
   }
   await breathe()
   return {
@@ -119,7 +124,7 @@ export async function breakdownOfLog(
     drift: joint ? driftOf(input, joint) : [],
     erratic: erraticLinks(input, checks, cells),
     offsets: joint ? runOffsets(input, checks, joint) : [],
-    apart: joint ? runsApart(input, checks, joint) : [],
+    apart: apart(),
     counted: countedDifferences(input, checks),
     otherStations: otherStationsOf(input, { events: [...events] }),
   }

@@ -3,7 +3,7 @@ import { groupedBy } from '@/core/groupedBy'
 import { termDraws } from '@/core/model/answers'
 import type { FindingsInput, ReadCheck } from '../input'
 import { evenedDraws } from '../joint/evenedDraws'
-import { effectOf, withTerms, type Effect } from '../joint/effects'
+import { beginWithTerms, effectOf, type Effect } from '../joint/effects'
 import { unitOf, type DifferenceUnit, type JointFit } from '../joint/jointFit'
 
 /** The difference between two links within one group of checks. */
@@ -50,23 +50,23 @@ const pairsTried = ({ links }: FindingsInput, checks: readonly ReadCheck[]) =>
  * hundred over all pairs of groups and links together (Bonferroni), a flip only where both sides of it are sure by
  * themselves.
  * @param groupOf the group of a check; null leaves it in none
- * @returns empty where fewer than two groups have four marks
+ * @returns what waits for them; none where fewer than two groups have four marks
  */
-export function differencesBy(
+export function beginDifferencesBy(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   joint: JointFit,
   groupOf: (check: ReadCheck) => string | null,
-): DifferenceBy[] {
+): () => DifferenceBy[] {
   const pairs = pairsTried(input, checks)
   const unused = new Set(joint.input.unused)
   const used = checks.filter((c) => !unused.has(c.id))
   const marksIn = groupsOf(used, groupOf)
   const groups = [...marksIn.keys()]
-  if (pairs.length === 0 || groups.length < 2) return []
+  if (pairs.length === 0 || groups.length < 2) return () => []
   const linkAt = new Map(input.links.map((l, i) => [l.id, i]))
   const term = (link: number, group: number) => link * groups.length + group
-  const grouped = withTerms(input, checks, joint, {
+  const begun = beginWithTerms(input, checks, joint, {
     priors: input.links.flatMap(() => groups.map(() => ({ sdDb: GROUP_SD_DB }))),
     of: (c) => {
       const name = groupOf(c)
@@ -74,20 +74,23 @@ export function differencesBy(
       return link === undefined || group < 0 ? [] : [[term(link, group), 1]]
     },
   })
-  const listeners = [...input.directions.keys()]
-  const { unit, size } = unitOf(grouped, listeners)
-  const { fit } = grouped
-  const own = input.links.map((_, l) => groups.map((__, g) => termDraws(fit, term(l, g))))
-  return pairs.map(([a, b]) => {
-    const over = evenedDraws(input, fit, a, b, listeners)
-    const draws = groups.map((_, g) => over.map((v, t) => v + own[a]![g]![t]! - own[b]![g]![t]!))
-    return differenceIn(
-      { a: input.links[a]!.id, b: input.links[b]!.id, unit },
-      groups.map((group, g) => ({ group, draws: draws[g]!, marks: marksIn.get(group)! })),
-      pairs.length,
-      (d) => effectOf(fit, d, size),
-    )
-  })
+  return () => {
+    const grouped = begun()
+    const listeners = [...input.directions.keys()]
+    const { unit, size } = unitOf(grouped, listeners)
+    const { fit } = grouped
+    const own = input.links.map((_, l) => groups.map((__, g) => termDraws(fit, term(l, g))))
+    return pairs.map(([a, b]) => {
+      const over = evenedDraws(input, fit, a, b, listeners)
+      const draws = groups.map((_, g) => over.map((v, t) => v + own[a]![g]![t]! - own[b]![g]![t]!))
+      return differenceIn(
+        { a: input.links[a]!.id, b: input.links[b]!.id, unit },
+        groups.map((group, g) => ({ group, draws: draws[g]!, marks: marksIn.get(group)! })),
+        pairs.length,
+        (d) => effectOf(fit, d, size),
+      )
+    })
+  }
 }
 
 /** The difference of a pair by what its draws are in each group. @param pairs that are looked at besides */

@@ -2,7 +2,7 @@ import { termDraws } from '@/core/model/answers'
 import type { FindingsInput, ReadCheck } from '../input'
 import { effectOf, type Effect } from '../joint/effects'
 import { unitOf, type DifferenceUnit, type JointFit } from '../joint/jointFit'
-import { differencesBy } from './differencesBy'
+import { beginDifferencesBy, type DifferenceBy } from './differencesBy'
 
 /** A run against the first: by how much everything was stronger or weaker that day, the mean of its directions. */
 export interface RunOffset {
@@ -40,23 +40,26 @@ export function runOffsets(input: FindingsInput, checks: readonly ReadCheck[], j
   })
 }
 
-/** Pairs of links whose difference is surely another in one run than in another. */
-export function runsApart(input: FindingsInput, checks: readonly ReadCheck[], joint: JointFit): RunApart[] {
-  if (input.runs.length < 2) return []
-  return differencesBy(input, checks, joint, (c) => c.runId ?? null).flatMap(
-    ({ a, b, unit, within, change }) => {
-      if (!change) return []
-      const of = (runId: string) => ({
-        runId,
-        estimate: within.find((w) => w.group === runId)!.effect.estimate,
-      })
-      // The one that lies farther from what the others say is the odd one.
-      const [p, q] = [of(change.from), of(change.to)]
-      const middle = within.map((w) => w.effect.estimate).sort((x, y) => x - y)[
-        Math.floor(within.length / 2)
-      ]!
-      const odd = Math.abs(p.estimate - middle) > Math.abs(q.estimate - middle) ? p : q
-      return [{ a, b, there: odd, elsewhere: odd === p ? q : p, unit }]
-    },
-  )
+/** Pairs of links whose difference is surely another in one run than in another. @returns what waits for them */
+export function beginRunsApart(
+  input: FindingsInput,
+  checks: readonly ReadCheck[],
+  joint: JointFit,
+): () => RunApart[] {
+  if (input.runs.length < 2) return () => []
+  const byRun = beginDifferencesBy(input, checks, joint, (c) => c.runId ?? null)
+  return () => byRun().flatMap(apart)
+}
+
+function apart({ a, b, unit, within, change }: DifferenceBy): RunApart[] {
+  if (!change) return []
+  const of = (runId: string) => ({
+    runId,
+    estimate: within.find((w) => w.group === runId)!.effect.estimate,
+  })
+  // The one that lies farther from what the others say is the odd one.
+  const [p, q] = [of(change.from), of(change.to)]
+  const middle = within.map((w) => w.effect.estimate).sort((x, y) => x - y)[Math.floor(within.length / 2)]!
+  const odd = Math.abs(p.estimate - middle) > Math.abs(q.estimate - middle) ? p : q
+  return [{ a, b, there: odd, elsewhere: odd === p ? q : p, unit }]
 }

@@ -1,4 +1,5 @@
-import { refit, type RefitSettings } from '@/core/model/refit'
+import { once } from '@/core/onceEach'
+import { beginRefit, type RefitSettings } from '@/core/model/refit'
 import type { Reach } from '@/core/reach/reach'
 import { MOST_PLACES } from '../joint/modelPlaces'
 import { isCopiedBy, type FindingsInput, type ReadCheck } from '../input'
@@ -47,21 +48,25 @@ function farContacts(
 
 /** Fits of a log without one link's reports of one mark; each is made once. */
 export class Without {
-  private readonly made = new Map<string, JointFit>()
+  private readonly begun = new Map<string, () => JointFit>()
   private readonly ahead = new Map<JointFit, Map<string, number>>()
 
   constructor(private readonly joint: JointFit) {}
 
-  /** @param settings how thorough it is to be; as thorough as any fit where they are left out */
-  of(link: number, markId: string, settings?: RefitSettings): JointFit {
+  /**
+   * @param settings how thorough it is to be; as thorough as any fit where they are left out
+   * @returns what waits for it
+   */
+  of(link: number, markId: string, settings?: RefitSettings): () => JointFit {
     const key = `${link} ${markId} ${settings ? 'roughly' : ''}`
-    const known = this.made.get(key)
+    const known = this.begun.get(key)
     if (known) return known
     const { input, fit } = this.joint
     const reports = input.model.reports.filter((r, i) => r.link !== link || input.markOf[i] !== markId)
-    const made = { input, fit: refit(fit, { ...input.model, reports }, settings) }
-    this.made.set(key, made)
-    return made
+    const fitted = beginRefit(fit, { ...input.model, reports }, settings)
+    const begun = once(() => ({ input, fit: fitted() }))
+    this.begun.set(key, begun)
+    return begun
   }
 
   /** The chance that one link is ahead of another by such a fit. */
@@ -90,8 +95,11 @@ export function loneContacts(
 ): LoneContact[] {
   // One of the many marks of a log that wrote itself down decides nothing.
   if (joint.input.onePlace || input.marks.length > MOST_PLACES) return []
-  return farContacts(input, checks).flatMap(({ linkId, markId }): LoneContact[] => {
+  const far = farContacts(input, checks).map(({ linkId, markId }) => {
     const link = input.links.findIndex((l) => l.id === linkId)
+    return { linkId, markId, link, roughly: without.of(link, markId, ROUGHLY) }
+  })
+  return far.flatMap(({ linkId, markId, link, roughly }): LoneContact[] => {
     const reach = usableIn(joint, link)
     const verdicts = judged.flatMap(({ a, b, scope, verdict }) => {
       const whole = scope === 'both' || input.directions.length === 1
@@ -109,8 +117,8 @@ export function loneContacts(
       return by > Math.log(factor) || lost.length > 0 ? { without: less, lost } : null
     }
     // Most decide nothing, which fewer draws tell in half the time.
-    if (!decides(without.of(link, markId, ROUGHLY), SURELY_LESS, SURELY_STILL)) return []
-    const found = decides(without.of(link, markId), MIN_FACTOR, 0.975)
+    if (!decides(roughly(), SURELY_LESS, SURELY_STILL)) return []
+    const found = decides(without.of(link, markId)(), MIN_FACTOR, 0.975)
     return found ? [{ kind: 'lone contact', linkId, markId, reach, ...found }] : []
   })
 }

@@ -118,7 +118,8 @@ function answerOf(d: JointDifference, { input }: JointFit): JointAnswer {
 /**
  * Compares two links in one direction or in both together, raw and evened.
  * @param joint the log under the joint model, from which the difference is read; null where it tells the model nothing
- * @param trend the same with a slope for each link; null where it is not asked, or marks are too few for it
+ * @returns the comparison, once the same log with a slope for each link is there; null where it is not asked, or marks
+ * are too few for it
  */
 export function comparePair(
   input: FindingsInput,
@@ -128,8 +129,7 @@ export function comparePair(
   linkB: Link,
   scope: Scope,
   joint: JointFit | null,
-  trend: TrendFit | null,
-): PairComparison {
+): (trend: TrendFit | null) => PairComparison {
   const directions = scope === 'both' ? input.directions : [scope]
   const scaleOf = (d: Direction) => input.scales[listenerOf(d)]
   const inDb = directions.length > 0 && directions.every((d) => isInDb(scaleOf(d)))
@@ -158,7 +158,7 @@ export function comparePair(
   const listeners = directions.map((d) => input.directions.indexOf(d))
   const width = Math.max(...directions.map((d) => stepWidthDb(scaleOf(d), 6)))
   const fine = evened !== null && width < evened.spread / 2 && middles.length > 0 && middles.length <= 100
-  return {
+  const compared: Omit<PairComparison, 'trend'> = {
     a: linkA.id,
     b: linkB.id,
     scope,
@@ -180,12 +180,15 @@ export function comparePair(
     hodgesLehmann: fine ? hodgesLehmann(middles) : null,
     alwaysValid: modelled && modelled.alwaysValid,
     alwaysValidP: modelled && modelled.alwaysValidP,
-    trend: trend && modelled && whole ? trendOf(input, trend, ia, ib, listeners, modelled.used) : null,
     points: pointsOf(input, paired),
     marksReported: [...at.values()].filter((here) => reportedBoth(here, linkA.id, linkB.id, directions))
       .length,
     leftOut: leftOut(mine, at, usableIn(joint), modelled?.silent ?? [], linkA.id, linkB.id, directions),
   }
+  return (trend) => ({
+    ...compared,
+    trend: trend && modelled && whole ? trendOf(input, trend, ia, ib, listeners, modelled.used) : null,
+  })
 }
 
 function inSUnits(input: FindingsInput, directions: readonly Direction[]): { stepDb: number } | null {

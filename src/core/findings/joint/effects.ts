@@ -2,7 +2,7 @@ import type { Interval } from '@/core/stats/interval'
 import { normalCdf } from '@/core/stats/numeric/normal'
 import { posteriorOf, type Posterior } from '@/core/model/answers'
 import type { ModelFit } from '@/core/model/fit'
-import { refit } from '@/core/model/refit'
+import { beginRefit } from '@/core/model/refit'
 import type { FindingsInput, ReadCheck } from '../input'
 import type { JointFit } from './jointFit'
 import { jointInput, type EffectTerms } from './modelInput'
@@ -39,14 +39,15 @@ export const intervalsOf = ({ q025, q05, q50, q95, q975 }: Posterior): Omit<Effe
   interval95: { low: q025, high: q975 },
 })
 
-/** A log fitted anew with terms of its own beside the others. */
-export function withTerms(
+/** A log fitted anew with terms of its own beside the others. @returns what waits for it */
+export function beginWithTerms(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   { input: { model }, fit }: JointFit,
   effects: EffectTerms,
-): JointFit {
+): () => JointFit {
   const joint = jointInput(input, checks, effects)
   const same = model.step ? { ...joint.model, step: model.step } : joint.model
-  return { input: { ...joint, model: same }, fit: refit(fit, same) }
+  const fitted = beginRefit(fit, same)
+  return () => ({ input: { ...joint, model: same }, fit: fitted() })
 }

@@ -1,6 +1,6 @@
 import { Field } from '@/core/model/field'
 import type { ModelFit } from '@/core/model/fit'
-import { modesAtPoints } from '@/core/model/lentModes'
+import { lentOf, modesAtPoints } from '@/core/model/lentModes'
 import type { ModelInput } from '@/core/model/reports'
 
 /** Marks on either side of a step, and distances in all. */
@@ -42,7 +42,7 @@ function candidates({ data, draws }: ModelFit): { nearM: number; farM: number }[
 /** ln of how much more likely the reports are with a step there than without. @param points of the spreads */
 function lnGain(fit: ModelFit, input: ModelInput, points: number): number {
   const field = new Field({ ...fit.data, input }, fit.field.priors)
-  const gains = modesAtPoints(fit, field, points).lent.map(
+  const gains = modesAtPoints(lentOf(fit), field, points).lent.map(
     ({ point, mode }) => mode.evidence - point.evidence,
   )
   const top = Math.max(...gains)

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { checkOf, link, mark, planWith, rig } from '@/core/testing/plans'
 import { asLogged } from '@/core/trial'
 import { fitJoint } from './jointFit'
-import { fitTrend, trendOf } from './trend'
+import { beginTrend, trendOf } from './trend'
 import { inputOf, readChecks } from '../input'
 
 const handheld = (id: string) => rig(id, { txMHz: 446, antennaHeightM: 1.5 })
@@ -29,7 +29,7 @@ function crossingAt1Km(count: number) {
   const input = inputOf(plan, marks, checks, true)
   const { checks: read } = readChecks(input)
   const joint = fitJoint(input, read)!
-  const trend = fitTrend(input, read, joint)!
+  const trend = beginTrend(input, read, joint)!()
   return {
     joint,
     found: trendOf(

@@ -2,7 +2,7 @@ import { posteriorOf, termDraws } from '@/core/model/answers'
 import type { Interval } from '@/core/stats/interval'
 import { sortedQuantile } from '@/core/stats/numeric/sortedQuantile'
 import { checksByMark, type FindingsInput, type ReadCheck } from '../input'
-import { withTerms } from './effects'
+import { beginWithTerms } from './effects'
 import { evenedDraws } from './evenedDraws'
 import { unitOf, type JointFit } from './jointFit'
 
@@ -26,12 +26,15 @@ const MIN_SPAN = 0.15
 const LINK_SLOPE_SD_DB = 7
 const BAND = 25
 
-/** The log with a slope for each link of its own; null where marks are too few, or too near to one another. */
-export function fitTrend(
+/**
+ * The log with a slope for each link of its own.
+ * @returns what waits for it; null where marks are too few, or too near to one another
+ */
+export function beginTrend(
   input: FindingsInput,
   checks: readonly ReadCheck[],
   joint: JointFit,
-): TrendFit | null {
+): (() => TrendFit) | null {
   if (joint.input.onePlace || input.links.length < 2) return null
   const at = checksByMark(checks)
   const xs = new Map(
@@ -49,14 +52,14 @@ export function fitTrend(
     const place = placeOf.get(markId)
     return place === undefined ? undefined : Math.log10(model.marks[place]!.distanceM)
   }
-  const sloped = withTerms(input, checks, joint, {
+  const sloped = beginWithTerms(input, checks, joint, {
     priors: input.links.map(() => ({ sdDb: LINK_SLOPE_SD_DB })),
     of: (c) => {
       const [link, x] = [linkAt.get(c.linkId), lgOf(c.markId)]
       return link === undefined || x === undefined ? [] : [[link, x - middle]]
     },
   })
-  return { joint: sloped, xs, middle }
+  return () => ({ joint: sloped(), xs, middle })
 }
 
 export interface TrendFit {
