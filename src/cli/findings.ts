@@ -15,8 +15,10 @@ import {
   unitOfColumn,
   type DistanceUnit,
 } from '@/core/formats'
+import { ALONE, type Helper } from '@/core/model/byTwo'
 import type { Problem } from '@/core/outcome'
 import { ANY_HEARD, type CopyRule } from '@/core/reports'
+import { helperIn } from '@/server/helper/threadHelper'
 
 const USAGE = `npm run -s findings -- --checks a.csv --kit a.json [--gpx a.gpx]
 npm run -s findings -- --folder d        every *-checks.csv with its *-kit.json (and *.gpx) in d, one JSON line each
@@ -32,6 +34,7 @@ interface Settings {
   fixedBeforehand: boolean
   /** What distances are in where their column does not say. */
   distancesIn: DistanceUnit | null
+  helper: Helper
 }
 
 class Refused extends Error {
@@ -68,7 +71,8 @@ async function findingsOf(checksFile: string, kitFile: string, gpxFile: string |
   )
   const checks = loggedChecks(day)
   const input = inputOf(day.plan, day.plan.marks, checks, settings.fixedBeforehand)
-  const prepared = prepareFindings(input)
+  const prepared = prepareFindings(input, settings.helper)
+  const breakdown = breakdownOf(input, prepared, null)
   const findings = makeFindings(input, prepared)
   const answer = answerOf({
     plan: day.plan,
@@ -89,7 +93,7 @@ async function findingsOf(checksFile: string, kitFile: string, gpxFile: string |
     rowsNotRead: problems,
     ...findings,
     next: nextUnder(input, prepared),
-    breakdown: await breakdownOf(input, prepared, null),
+    breakdown: await breakdown,
   }
 }
 
@@ -131,11 +135,13 @@ async function main(): Promise<number> {
     marginDb: whole(values.margin, 'margin', 0.1, 60),
     fixedBeforehand: !values['stopped-early'],
     distancesIn: (distances as DistanceUnit | undefined) ?? null,
+    helper: ALONE,
   }
   if (values.help || (!values.folder && !(values.checks && values.kit))) {
     console.log(USAGE)
     return values.help ? 0 : 2
   }
+  settings.helper = helperIn(__dirname)
   if (!values.folder) {
     console.log(
       JSON.stringify(await findingsOf(values.checks!, values.kit!, values.gpx ?? null, settings), null, 2),

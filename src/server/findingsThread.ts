@@ -3,7 +3,8 @@ import { join } from 'node:path'
 import { Worker } from 'node:worker_threads'
 import * as Comlink from 'comlink'
 import nodeEndpoint from 'comlink/dist/umd/node-adapter'
-import { findingsApi, type FindingsApi } from './findings'
+import { YOUNG_MB } from './helper/threadHelper'
+import { findingsApiWith, type FindingsApi } from './findings'
 
 /** Made by scripts/bundle.mjs. */
 const THREAD = join('build', 'findingsThread.cjs')
@@ -17,9 +18,6 @@ type Later<T extends Record<string, (...args: never[]) => unknown>> = {
 type Which = 'findings' | 'corrections'
 
 const kept = new Map<Which, Later<FindingsApi>>()
-
-/** Room for what lives shortly, MB: thousands of checks read, compared and counted are let go of at once. */
-const YOUNG_MB = 96
 
 /**
  * Starts a thread from a file. Whoever waits for it is told when it breaks.
@@ -50,6 +48,7 @@ export function startThread(file: string, onEnd: () => void): Later<FindingsApi>
   }
 }
 
+const findingsApi = findingsApiWith()
 const here: Later<FindingsApi> = {
   findings: (input, events) => Promise.resolve(findingsApi.findings(input, events)),
   breakdown: (input, ground, events) => findingsApi.breakdown(input, ground, events),

@@ -1,6 +1,7 @@
 import { parentPort } from 'node:worker_threads'
 import * as Comlink from 'comlink'
 import nodeEndpoint from 'comlink/dist/umd/node-adapter'
-import { findingsApi } from '@/server/findings'
+import { findingsApiWith } from '@/server/findings'
+import { helperIn } from '@/server/helper/threadHelper'
 
-Comlink.expose(findingsApi, nodeEndpoint(parentPort!))
+Comlink.expose(findingsApiWith(helperIn(__dirname)), nodeEndpoint(parentPort!))

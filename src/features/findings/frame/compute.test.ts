@@ -7,7 +7,7 @@ import { checkOf, link as linkOf, mark, planWith, rig as rigOf } from '@/core/te
 import { foldEntries } from '@/core/trial'
 import { testEntry } from '@/core/testing/entries'
 import type { RunRow } from '@/data'
-import { findingsApi } from '@/server/findings'
+import { findingsApiWith } from '@/server/findings'
 import { findingsOfRuns } from './compute'
 import { settingsFromParams } from './ruleParams'
 
@@ -61,8 +61,8 @@ const spring = () => {
 
 it('another copy rule is read from the same draws', () => {
   const input = spring()
-  const first = findingsApi.findings(input)
-  const again = findingsApi.findings({
+  const first = findingsApiWith().findings(input)
+  const again = findingsApiWith().findings({
     ...input,
     reliability: 0.5,
     copyRule: { ...input.copyRule, minReadability: 4 },
@@ -74,6 +74,6 @@ it('another copy rule is read from the same draws', () => {
 it('keeps no place for levels where reports are words', () => {
   const input = spring()
   const scale = defaultScale('readability')
-  const findings = findingsApi.findings({ ...input, scales: { base: scale, out: scale } })
+  const findings = findingsApiWith().findings({ ...input, scales: { base: scale, out: scale } })
   expect(findings.levels).toBeNull()
 })
