@@ -1,6 +1,6 @@
 // Bundles what runs beside the pages into one file each, which starts in a fraction of the time of a thousand modules:
-// the server that lets requests in, the thread that findings are worked out in and the one that helps it, the command that prints them, what opens
-// a database before the server starts, and what reads databases that others made.
+// the server that lets requests in, the thread that findings are worked out in and the one that helps it, the command
+// that prints them, what opens a database before the server starts, and what reads databases that others made.
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import { buildSync } from 'esbuild'

@@ -15,7 +15,7 @@ import {
   unitOfColumn,
   type DistanceUnit,
 } from '@/core/formats'
-import { ALONE, type Helper } from '@/core/model/byTwo'
+import type { Helper } from '@/core/model/byTwo'
 import type { Problem } from '@/core/outcome'
 import { ANY_HEARD, type CopyRule } from '@/core/reports'
 import { helperIn } from '@/server/helper/threadHelper'
@@ -34,7 +34,6 @@ interface Settings {
   fixedBeforehand: boolean
   /** What distances are in where their column does not say. */
   distancesIn: DistanceUnit | null
-  helper: Helper
 }
 
 class Refused extends Error {
@@ -48,7 +47,13 @@ function need<T>(outcome: { ok: true; value: T } | { ok: false; problems: Proble
   return outcome.value
 }
 
-async function findingsOf(checksFile: string, kitFile: string, gpxFile: string | null, settings: Settings) {
+async function findingsOf(
+  checksFile: string,
+  kitFile: string,
+  gpxFile: string | null,
+  settings: Settings,
+  helper: Helper,
+) {
   const table = need(readChecksTable(decodeText(readFileSync(checksFile)).text))
   const kit = need(readKitJson(readFileSync(kitFile, 'utf8')))
   const gpx = gpxFile ? need(readGpx(readFileSync(gpxFile, 'utf8'))) : null
@@ -71,7 +76,7 @@ async function findingsOf(checksFile: string, kitFile: string, gpxFile: string |
   )
   const checks = loggedChecks(day)
   const input = inputOf(day.plan, day.plan.marks, checks, settings.fixedBeforehand)
-  const prepared = prepareFindings(input, settings.helper)
+  const prepared = prepareFindings(input, helper)
   const breakdown = breakdownOf(input, prepared, null)
   const findings = makeFindings(input, prepared)
   const answer = answerOf({
@@ -135,16 +140,19 @@ async function main(): Promise<number> {
     marginDb: whole(values.margin, 'margin', 0.1, 60),
     fixedBeforehand: !values['stopped-early'],
     distancesIn: (distances as DistanceUnit | undefined) ?? null,
-    helper: ALONE,
   }
   if (values.help || (!values.folder && !(values.checks && values.kit))) {
     console.log(USAGE)
     return values.help ? 0 : 2
   }
-  settings.helper = helperIn(__dirname)
+  const helper = helperIn(__dirname)
   if (!values.folder) {
     console.log(
-      JSON.stringify(await findingsOf(values.checks!, values.kit!, values.gpx ?? null, settings), null, 2),
+      JSON.stringify(
+        await findingsOf(values.checks!, values.kit!, values.gpx ?? null, settings, helper),
+        null,
+        2,
+      ),
     )
     return 0
   }
@@ -172,7 +180,7 @@ async function main(): Promise<number> {
       console.log(
         JSON.stringify({
           name,
-          ...(await findingsOf(`${stem}-checks.csv`, `${stem}-kit.json`, gpx, settings)),
+          ...(await findingsOf(`${stem}-checks.csv`, `${stem}-kit.json`, gpx, settings, helper)),
         }),
       )
     } catch (e) {

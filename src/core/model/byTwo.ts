@@ -1,3 +1,4 @@
+import { groupedBy } from '@/core/groupedBy'
 import type { Field } from './field'
 import type { ModelPriors } from './priors'
 import type { ModelInput } from './reports'
@@ -57,19 +58,18 @@ export function doneByTwo<Item, Ask, Made>(
   if (laid === NOBODY || items.length < 2) return here(items)
   const whole = items.reduce((n, item) => n + size(item), 0)
   let done = 0
-  const upTo = items.map((item) => (done += size(item)) / whole)
-  const [first, ...others] = [0, ...PARTED_AT, 1].slice(1).map((end, k) => {
-    const from = k === 0 ? 0 : PARTED_AT[k - 1]!
-    return items.filter((_, i) => upTo[i]! > from && upTo[i]! <= end)
+  const parts = groupedBy(items, (item) => {
+    done += size(item)
+    return PARTED_AT.filter((at) => done > at * whole).length
   })
-  const begun = others
-    .filter((part) => part.length > 0)
-    .map((part) =>
-      laid.begin(
-        task,
-        () => ask(part),
-        () => here(part),
-      ),
-    )
-  return [...here(first!), ...begun.flatMap((made) => made())]
+  const first = parts.get(0) ?? []
+  parts.delete(0)
+  const begun = [...parts.values()].map((part) =>
+    laid.begin(
+      task,
+      () => ask(part),
+      () => here(part),
+    ),
+  )
+  return [...here(first), ...begun.flatMap((made) => made())]
 }

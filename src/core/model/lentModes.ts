@@ -34,6 +34,7 @@ function sharedByBoth(from: Layout, to: Layout): [from: number, to: number][] | 
   return p.length === q.length ? p.map((at, i) => [at, q[i]!]) : null
 }
 
+/** What a fit lends; worked out once. */
 export const lentOf = onceWhileHeld(({ field, points, draws, axes }: ModelFit): Lent => {
   const middle = new Float64Array(field.size)
   for (const { x } of draws) for (let i = 0; i < middle.length; i++) middle[i]! += x[i]! / draws.length
